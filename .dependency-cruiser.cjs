@@ -1,0 +1,45 @@
+/** What may import what. The core and the tables are pure; imports point inward only. */
+const purePackages = 'node_modules/(convert|bessel|@date-fns/tz|date-fns|fastest-levenshtein)/';
+module.exports = {
+	forbidden: [
+		{
+			name: 'core-is-pure',
+			severity: 'error',
+			comment: 'The core imports only itself, the tables and the listed pure packages.',
+			from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+			to: { pathNot: `^src/(core|reference)/|${purePackages}` }
+		},
+		{
+			name: 'tables-are-numbers-only',
+			severity: 'error',
+			from: { path: '^src/reference/', pathNot: '\\.test\\.ts$' },
+			to: { pathNot: '^src/reference/' }
+		},
+		{
+			name: 'stores-do-not-know-the-interface',
+			severity: 'error',
+			from: { path: '^src/lib/server/' },
+			to: { path: '^src/(lib/ui|routes)/' }
+		},
+		{
+			name: 'the-page-does-not-import-the-server',
+			severity: 'error',
+			from: { path: '^src/lib/(ui|client)/' },
+			to: { path: '^src/(lib/server|routes)/' }
+		},
+		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+		{
+			name: 'everything-resolves',
+			severity: 'error',
+			from: { path: '^src/core/' },
+			to: { couldNotResolve: true }
+		}
+	],
+	options: {
+		doNotFollow: { path: 'node_modules' },
+		exclude: { path: '\\.svelte-kit' },
+		tsPreCompilationDeps: true,
+		tsConfig: { fileName: 'src/core/tsconfig.json' },
+		enhancedResolveOptions: { extensions: ['.ts', '.js', '.json'], conditionNames: ['import', 'types', 'default'] }
+	}
+};

@@ -1,0 +1,30 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { must } from './run.mjs';
+import { root, say } from './say.mjs';
+
+const inputs = ['src', 'static', 'drizzle', 'package-lock.json', 'vite.config.ts', 'svelte.config.js'];
+const stamp = join(root, 'build', '.sources');
+
+/** @param {string} path @param {import('node:crypto').Hash} hash */
+function feed(path, hash) {
+	const full = join(root, path);
+	if (!existsSync(full)) return;
+	if (statSync(full).isDirectory()) {
+		for (const name of readdirSync(full).sort()) feed(join(path, name), hash);
+	} else {
+		hash.update(path).update(readFileSync(full));
+	}
+}
+
+/** Builds the application when what it is built from has changed. */
+export async function ensureBuild() {
+	const hash = createHash('sha256');
+	for (const input of inputs) feed(input, hash);
+	const now = hash.digest('hex');
+	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+	say('Building (about half a minute, when the sources changed) …');
+	await must('The build', process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error']);
+	writeFileSync(stamp, now);
+}

@@ -1,0 +1,50 @@
+import { existsSync, readFileSync, writeFileSync, mkdirSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { capture, must, run } from './run.mjs';
+import { Plain, root, say } from './say.mjs';
+
+const stamp = join(root, 'node_modules', '.root-jar-lock');
+
+/** Installs the packages when they are missing or the lock file has changed since the last install. */
+export async function ensurePackages() {
+	const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+	if (existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
+		const { code } = await capture('npm', ['ls', '--depth=0', '--silent']);
+		if (code === 0) return void writeFileSync(stamp, lock);
+	}
+	say('Installing packages (about a minute, the first time only) …');
+	await must('npm ci', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+	mkdirSync(join(root, 'node_modules'), { recursive: true });
+	writeFileSync(stamp, lock);
+}
+
+/** @param {string} name */
+async function onPath(name) {
+	return (await capture('sh', ['-c', `command -v ${name}`])).code === 0;
+}
+
+/**
+ * Makes sure that a Debian package is there: by apt when that is permitted, else says the exact command.
+ * @param {string} what @param {string[]} packages @param {() => boolean | Promise<boolean>} present
+ */
+export async function ensureDebian(what, packages, present) {
+	if (await present()) return;
+	const command = `apt-get install -y ${packages.join(' ')}`;
+	const isRoot = process.getuid?.() === 0;
+	if (!isRoot || !(await onPath('apt-get'))) {
+		throw new Plain(`${what} is not installed here. Install it with\n\n    sudo apt-get update && sudo ${command}\n\nand start again.`);
+	}
+	say(`Installing ${what} from Debian's packages …`);
+	const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+	await run('apt-get', ['update', '-qq'], { env, quiet: true });
+	await must(command, 'apt-get', ['install', '-y', '-qq', ...packages], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+	if (!(await present())) throw new Plain(`${what} is still not found after "${command}".`);
+}
+
+export const chromiumPath = () =>
+	[process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => p && existsSync(p));
+
+export const ensureChromium = () => ensureDebian('Chromium', ['chromium'], () => Boolean(chromiumPath()));
+export const ensurePdfTools = () => ensureDebian('pdftoppm', ['poppler-utils'], () => onPath('pdftoppm'));

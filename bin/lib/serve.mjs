@@ -1,0 +1,3 @@
+/** The built application under a parent: when the parent goes without a word, so does it. */
+process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+await import(new URL('../../build/index.js', import.meta.url).href);

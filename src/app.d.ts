@@ -1,0 +1,22 @@
+import type { Database } from '$lib/server/db/client';
+import type { Stores } from '$lib/server/stores';
+import type { HouseholdRow } from '$lib/server/stores/households';
+
+declare global {
+	namespace App {
+		interface Error {
+			message: string;
+			code?: string;
+		}
+		interface Locals {
+			household: HouseholdRow;
+			/** One clock, passed in: no logic asks the machine. */
+			now: Date;
+			stores: Stores;
+			/** For what reaches across households: making and clearing them. */
+			db: Database;
+		}
+	}
+}
+
+export {};

@@ -1,0 +1,48 @@
+/** Stable codes; a form marks `field`. */
+export type ErrorCode =
+	| 'NOT_POSITIVE'
+	| 'NOT_FINITE'
+	| 'OUT_OF_RANGE'
+	| 'NO_DRIVING_FORCE'
+	| 'NOT_CONVERGED'
+	| 'UNKNOWN_FOOD'
+	| 'UNKNOWN_CUT'
+	| 'UNKNOWN_UNIT'
+	| 'NOT_UNDERSTOOD'
+	| 'BAD_EVENT'
+	| 'NOT_ENOUGH'
+	| 'NOT_READY';
+
+/** Misuse of the core: a bug, or input that was not checked. */
+export class DomainError extends Error {
+	constructor(
+		readonly code: ErrorCode,
+		readonly field: string,
+		message: string
+	) {
+		super(message);
+		this.name = 'DomainError';
+	}
+}
+
+/** Throws unless finite and above 0. Written so that NaN fails too. */
+export function mustBePositive(value: number, field: string): void {
+	if (!(value > 0 && value < Infinity)) {
+		throw new DomainError('NOT_POSITIVE', field, `${field} must be a number above 0, not ${value}.`);
+	}
+}
+
+/** Throws unless within the closed range. */
+export function mustBeWithin(value: number, low: number, high: number, field: string): void {
+	if (!(value >= low && value <= high)) {
+		throw new DomainError('OUT_OF_RANGE', field, `${field} must be from ${low} to ${high}, not ${value}.`);
+	}
+}
+
+/** A legitimate outcome: not advised, with the reason, whose word it is, and a way on. */
+export interface Refusal {
+	readonly kind: 'refused';
+	readonly reason: string;
+	readonly source: string;
+	readonly instead: readonly string[];
+}

@@ -1,0 +1,52 @@
+import { distance } from 'fastest-levenshtein';
+import { foodRows, type FoodRow } from '../../reference/tables';
+
+/** Folds case, accents, punctuation and spaces, so that "Jalapeño", "courgettes " and "green-beans" compare. */
+export function foldName(text: string): string {
+	return text
+		.normalize('NFKD')
+		.replace(/[\u0300-\u036f]/g, '')
+		.toLowerCase()
+		.replace(/[^a-z0-9]+/g, ' ')
+		.trim();
+}
+
+const byName = new Map<string, FoodRow>();
+for (const food of foodRows) {
+	for (const name of [food.id, food.name, ...food.names]) byName.set(foldName(name), food);
+}
+
+/** The food of this id, or undefined. */
+export const foodById = (id: string): FoodRow | undefined => byId.get(id);
+const byId = new Map(foodRows.map((f) => [f.id, f]));
+
+/** The food with exactly this name, one of its other names, or their plain plural. */
+export function findFood(text: string): FoodRow | undefined {
+	const key = foldName(text);
+	return byName.get(key) ?? byName.get(key.replace(/s$/, '')) ?? byName.get(`${key}s`);
+}
+
+/** Names that were probably meant, nearest first, each food once. Cost: one comparison per known name. */
+export function nearFoods(text: string, most = 3): FoodRow[] {
+	const key = foldName(text);
+	if (key.length < 2) return [];
+	const scored = new Map<FoodRow, number>();
+	for (const [name, food] of byName) {
+		const inside = name.includes(key) || (key.length > 3 && key.includes(name));
+		const score = inside ? 0.5 + Math.abs(name.length - key.length) / 50 : distance(key, name);
+		if (inside || score <= Math.max(1, Math.floor(key.length / 3))) {
+			scored.set(food, Math.min(score, scored.get(food) ?? Infinity));
+		}
+	}
+	return [...scored].sort((a, b) => a[1] - b[1]).slice(0, most).map(([food]) => food); // prettier-ignore
+}
+
+/** The longest food name at the start of the text, and what follows it. */
+export function leadingFood(text: string): { food: FoodRow; rest: string } | undefined {
+	const words = text.trim().split(/\s+/);
+	for (let n = Math.min(words.length, 5); n > 0; n--) {
+		const food = findFood(words.slice(0, n).join(' '));
+		if (food) return { food, rest: words.slice(n).join(' ') };
+	}
+	return undefined;
+}

@@ -1,0 +1,85 @@
+import { freezingRules } from '../../reference/rules';
+import { DomainError, mustBePositive } from '../errors';
+
+export interface Container {
+	readonly id: string;
+	readonly name: string;
+	readonly kind: 'bag' | 'box' | 'jar';
+	readonly volume_mL: number;
+	/** In the drawer, empty. */
+	readonly count: number;
+}
+
+export interface PacksInput {
+	readonly food_g: number;
+	readonly portion_g: number;
+	/** Bagged, kg to the L. */
+	readonly bulk_kg_per_L: number;
+	readonly pack: 'loose' | 'flat' | 'balls' | 'wrap' | 'dry';
+	readonly containers: readonly Container[];
+	/** The household's own choice; else the smallest that fits. */
+	readonly containerId?: string;
+}
+
+export interface Packs {
+	readonly count: number;
+	readonly portion_g: number;
+	/** Too little for another pack: a small pack, or supper. */
+	readonly remainder_g: number;
+	readonly container?: Container;
+	/** Containers missing from the drawer: known before work starts. */
+	readonly short: number;
+	readonly volume_L: number;
+	readonly headspace: string;
+	/** Why no container was found. */
+	readonly problem?: string;
+}
+
+const headspace: Record<PacksInput['pack'], string> = {
+	loose: 'no headspace: tray-frozen pieces stay loose',
+	flat: 'pressed flat and thin, ½ in of headspace',
+	balls: 'pressed in balls or pucks, ½ in of headspace',
+	wrap: 'wrapped tight or bagged, no headspace',
+	dry: 'dry pack: ½ in of headspace'
+};
+
+/**
+ * Packs of a portion from an amount, the container for them and what is left over.
+ *
+ * A container fits when the portion, bagged, fills at most nine tenths of it. Balance: count·portion + remainder = food.
+ *
+ * @throws {DomainError} NOT_POSITIVE: food, portion or bulk density
+ * @throws {DomainError} OUT_OF_RANGE: a portion under 10 g
+ * @source headspace from NCHFP, Headspace to Allow Between Packed Food and Closure (from memory)
+ */
+export function packs(input: PacksInput): Packs {
+	mustBePositive(input.food_g, 'food_g');
+	mustBePositive(input.portion_g, 'portion_g');
+	mustBePositive(input.bulk_kg_per_L, 'bulk_kg_per_L');
+	if (input.portion_g < 10) throw new DomainError('OUT_OF_RANGE', 'portion_g', 'A portion is at least 10 g.');
+	const food_g = Math.round(input.food_g);
+	const count = Math.floor(food_g / input.portion_g);
+	const remainder_g = food_g - count * input.portion_g;
+	const each_mL = input.portion_g / input.bulk_kg_per_L;
+	const fits = (c: Container) => c.volume_mL * 0.9 >= each_mL;
+	const fitting = input.containers.filter(fits).sort((a, b) => a.volume_mL - b.volume_mL);
+	const chosen = input.containerId ? input.containers.find((c) => c.id === input.containerId) : undefined;
+	const needed = count + (remainder_g >= 10 ? 1 : 0);
+	const container = chosen ?? fitting.find((c) => c.count >= needed) ?? fitting[0];
+	const problem =
+		chosen && !fits(chosen)
+			? `${chosen.name} is too small for ${input.portion_g} g (about ${Math.round(each_mL)} ml).`
+			: container
+				? undefined
+				: `Nothing in the drawer holds ${input.portion_g} g (about ${Math.round(each_mL)} ml). Add a container in the Kitchen, or choose a smaller portion.`;
+	return {
+		count,
+		portion_g: input.portion_g,
+		remainder_g,
+		...(container ? { container } : {}),
+		short: container ? Math.max(0, needed - container.count) : needed,
+		volume_L: ((food_g / 1000) * freezingRules.packSlack.value) / input.bulk_kg_per_L,
+		headspace: headspace[input.pack],
+		...(problem ? { problem } : {})
+	};
+}

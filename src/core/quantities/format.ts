@@ -1,0 +1,64 @@
+import { fFromC, ftFromM, galFromL, lbFromKg } from './units';
+
+export type Units = 'metric' | 'us';
+
+/** Rounds for reading: three significant figures, no trailing zeros beyond them. */
+function figures(value: number, digits: number): string {
+	return value.toFixed(digits);
+}
+
+/** Grams in the household's units: "850 g", "9.1 kg", "3 lb 4 oz", "20 lb". */
+export function sayWeight(grams: number, units: Units): string {
+	if (units === 'us') {
+		const ounces = Math.round(lbFromKg(grams / 1000) * 16);
+		if (ounces < 16) return `${ounces === 0 && grams > 0 ? figures(lbFromKg(grams / 1000) * 16, 1) : ounces} oz`;
+		const lb = Math.floor(ounces / 16);
+		const oz = ounces % 16;
+		return lb >= 10 || oz === 0 ? `${figures(lbFromKg(grams / 1000), lb >= 10 && oz !== 0 ? 1 : 0)} lb` : `${lb} lb ${oz} oz`;
+	}
+	if (grams < 1000) return `${Math.round(grams)} g`;
+	const kg = grams / 1000;
+	return `${figures(kg, kg < 10 ? 2 : 1).replace(/(\.\d)0$/, '$1')} kg`;
+}
+
+/** Litres: "8.0 L", "2.1 gal". */
+export function sayVolume(litres: number, units: Units): string {
+	return units === 'us' ? `${figures(galFromL(litres), 1)} gal` : `${figures(litres, litres < 10 ? 1 : 0)} L`;
+}
+
+export function sayTemperature(celsius: number, units: Units): string {
+	return units === 'us' ? `${Math.round(fFromC(celsius))} °F` : `${figures(celsius, Number.isInteger(Math.round(celsius * 10) / 10) ? 0 : 1)} °C`;
+}
+
+export function sayAltitude(metres: number, units: Units): string {
+	return units === 'us' ? `${Math.round(ftFromM(metres)).toLocaleString('en-US')} ft` : `${Math.round(metres)} m`;
+}
+
+/** A clock's seconds: "2:14", "1:02:09". */
+export function sayClock(seconds: number): string {
+	const whole = Math.max(0, Math.ceil(seconds));
+	const h = Math.floor(whole / 3600);
+	const m = Math.floor((whole % 3600) / 60);
+	const s = String(whole % 60).padStart(2, '0');
+	return h > 0 ? `${h}:${String(m).padStart(2, '0')}:${s}` : `${m}:${s}`;
+}
+
+/** A length of time for planning: "45 s", "3 min", "1 h 35". */
+export function sayDuration(seconds: number): string {
+	if (seconds < 60) return `${Math.round(seconds)} s`;
+	const minutes = Math.round(seconds / 60);
+	if (seconds < 600 && seconds % 60 !== 0) {
+		const half = Math.round(seconds / 30) / 2;
+		return `${half} min`.replace('.5', '½').replace(/^0½/, '½');
+	}
+	if (minutes < 60) return `${minutes} min`;
+	const h = Math.floor(minutes / 60);
+	return minutes % 60 === 0 ? `${h} h` : `${h} h ${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** Published minutes, one or a range: "3 min", "3 to 5 min", "10 to 15 s". */
+export function sayMinutes([low, high]: readonly [number, number]): string {
+	if (high < 1) return low === high ? `${Math.round(low * 60)} s` : `${Math.round(low * 60)} to ${Math.round(high * 60)} s`;
+	const one = (m: number) => (m < 1 ? `${Math.round(m * 60)} s` : `${Math.round(m * 100) / 100}`.replace(/\.5$/, '½'));
+	return low === high ? `${one(high)} min` : `${one(low)} to ${one(high)} min`;
+}

@@ -1,0 +1,297 @@
+import { blanchRows, type BlanchRow, type CutRow, type FoodRow, type Range } from '../../reference/tables';
+import { freezingRules } from '../../reference/rules';
+import { sources } from '../../reference/sources';
+import type { Confidence } from '../../reference/row';
+import { DomainError, mustBePositive, type Refusal } from '../errors';
+import { blanchLine, type BlanchLine } from '../heat/blanch-line';
+import { trayLoad_kg_m2 } from '../freezing/tray';
+import { cutOf } from '../foods/cuts';
+import { dateIn, monthsAfter } from '../freezing/keep';
+import { packs, type Packs } from '../packing/packs';
+import { freezingCautions, type Caution } from '../safety/cautions';
+import { sayMinutes } from '../quantities/format';
+import type { Kitchen, KitchenPot } from './kitchen';
+
+export interface WayChoices {
+	readonly cut?: string;
+	readonly portion_g?: number;
+	readonly potId?: string;
+	readonly containerId?: string;
+	/** Potfuls small enough to boil again within the minute. */
+	readonly smaller?: boolean;
+}
+
+export interface WaysInput {
+	readonly food: FoodRow;
+	readonly form: string;
+	readonly grams: number;
+	/** Temperature of the place it stands in, °C. */
+	readonly food_C: number;
+	readonly kitchen: Kitchen;
+	readonly choices: WayChoices;
+	/** ms. */
+	readonly now: number;
+}
+
+export interface FreezeWay {
+	readonly kind: 'way';
+	readonly id: string;
+	readonly name: string;
+	readonly method: 'water' | 'steam' | 'cook' | 'raw';
+	readonly gist: string;
+	readonly food: FoodRow;
+	readonly cut: CutRow;
+	readonly prepared_g: number;
+	/** What goes through the pot: the ears, where kernels are made of them. */
+	readonly load_g: number;
+	readonly yieldShare: number;
+	readonly row?: BlanchRow;
+	/** In words: "3 min", "30 s to 1 min, until the skins split", "no time is published". */
+	readonly blanchWords: string;
+	readonly pot?: KitchenPot;
+	readonly line?: BlanchLine;
+	readonly trays: { readonly needed: number; readonly rounds: number; readonly perTray_kg: number };
+	readonly firstLook_h: number;
+	readonly packs: Packs;
+	readonly months: Range;
+	readonly keepsUntil: string;
+	readonly hands_s: number;
+	readonly elapsed_s: number;
+	readonly ice?: { readonly kg: number; readonly short_kg: number };
+	/** What the freezer can take: free room and the daily load. */
+	readonly freezer: { readonly fits: boolean; readonly dayLoad_kg: number; readonly overload: boolean };
+	readonly steps: readonly string[];
+	readonly cautions: readonly Caution[];
+	readonly notes: readonly string[];
+	readonly use: string;
+	readonly source: string;
+	readonly confidence: Confidence;
+}
+
+export interface RefusedWay extends Refusal {
+	readonly id: string;
+	readonly name: string;
+	readonly gist: string;
+}
+
+export interface Ways {
+	readonly food: FoodRow;
+	readonly cut: CutRow;
+	readonly portion_g: number;
+	readonly ways: readonly (FreezeWay | RefusedWay)[];
+}
+
+/** Bagging, pressing out the air, labelling: s a pack (common practice). */
+const bagging_s = 50;
+/** Spreading a tray, s (common practice). */
+const traying_s = 120;
+
+/** 100 g a person, in whole fifties: a side dish (common practice). */
+export const usualPortion_g = (people: number): number => Math.max(100, Math.round((people * 100) / 50) * 50);
+
+/**
+ * Every way of freezing an item with one cut, side by side, for the whole of it in this kitchen. Refused ways stay.
+ *
+ * @throws {DomainError} UNKNOWN_CUT, NOT_POSITIVE, OUT_OF_RANGE
+ */
+export function freezeWays(input: WaysInput): Ways {
+	const { food, kitchen, choices } = input;
+	mustBePositive(input.grams, 'grams');
+	const cut = cutOf(food, choices.cut ?? food.cuts[0]?.id ?? '');
+	const portion_g = choices.portion_g ?? usualPortion_g(kitchen.people);
+	const rows = (cut.blanch ?? []).map(rowById);
+	const ways: (FreezeWay | RefusedWay)[] = [];
+	for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
+	if (cut.cookFirst) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
+	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
+	return { food, cut, portion_g, ways };
+}
+
+function rowById(id: string): BlanchRow {
+	const row = blanchRows.find((r) => r.id === id);
+	if (!row) throw new DomainError('UNKNOWN_CUT', 'blanch', `There is no blanching row "${id}".`);
+	return row;
+}
+
+const share = (cut: CutRow, form: string): number => {
+	const row = cut.yields[form] ?? Object.values(cut.yields)[0];
+	if (!row) throw new DomainError('UNKNOWN_CUT', 'form', `${cut.id} has no yield.`);
+	return row.value;
+};
+
+function choosePot(kitchen: Kitchen, potId?: string): KitchenPot | undefined {
+	return kitchen.pots.find((p) => p.id === potId) ?? [...kitchen.pots].sort((a, b) => b.litres - a.litres)[0];
+}
+
+function blanched(input: WaysInput, cut: CutRow, row: BlanchRow, rows: BlanchRow[], portion_g: number): FreezeWay | RefusedWay {
+	const { food, kitchen } = input;
+	const pot = choosePot(kitchen, input.choices.potId);
+	const id = `blanch:${row.id.split('/')[1]}`;
+	const several = rows.filter((r) => r.method === row.method).length > 1;
+	const name = row.dip ? 'Skin, then freeze' : `${row.method === 'steam' ? 'Steam' : 'Blanch'} + freeze${several ? `, ${row.cut.split(',')[0]}` : ''}`;
+	const words = blanchWords(row, kitchen.altitude_m ?? 0);
+	if (kitchen.altitude_m === null) {
+		return {
+			kind: 'refused', id, name, gist: row.cut,
+			reason: 'The altitude of this kitchen is not known yet, and from 5,000 ft the blanching time is longer.',
+			source: sources[row.source].title,
+			instead: ['Say the altitude in the Kitchen: it takes a moment and every time hangs on it']
+		}; // prettier-ignore
+	}
+	if (!pot) {
+		return {
+			kind: 'refused', id, name, gist: row.cut,
+			reason: 'There is no pot in the Kitchen yet, so potfuls and times cannot be worked out.',
+			source: sources[row.source].title,
+			instead: ['Add a pot with its litres and burner in the Kitchen']
+		}; // prettier-ignore
+	}
+	const as = row.blanchedAs ? (food.cuts.find((c) => c.id === row.blanchedAs?.cut) ?? cut) : cut;
+	const load_g = Math.round(input.grams * share(as, input.form));
+	const line = blanchLine({
+		food,
+		cut: as,
+		row,
+		load_kg: load_g / 1000,
+		pot,
+		altitude_m: kitchen.altitude_m,
+		basins: Math.max(1, kitchen.basins),
+		tap_C: kitchen.tap_C,
+		food_C: input.food_C,
+		...(input.choices.smaller ? { smaller: true } : {})
+	});
+	const notes: string[] = [];
+	if (row.note) notes.push(row.note);
+	if (line.reboilLate) {
+		notes.push('The burner may need over a minute to bring a full potful back to the boil. The clock starts at the boil all the same; smaller potfuls keep it within the published minute.');
+	}
+	if (line.altitudeExtra_s > 0) notes.push('One minute longer, since this kitchen is at 5,000 ft or above.');
+	if (line.chill_s > line.blanch_s[1] + 1) notes.push(`Thick pieces: the published chill is as long as the blanch, but the centre takes about ${Math.round(line.chill_s / 60)} min to 15 °C in ice water.`);
+	const heat = row.method === 'steam' ? 'Bring the water under the steamer to a strong boil' : `Bring ${line.water_L.toFixed(1)} L of water to a rolling boil`;
+	const steps = [
+		cut.prepare ?? 'Wash and cut evenly.',
+		`${heat}; have the ice ready.`,
+		`${line.potfuls} potfuls of ${Math.round(line.potful_kg * 1000)} g: ${words}${row.dip ? '' : row.method === 'steam' ? ', from the lid closing on strong steam' : ', counted from the return to the boil'}.`,
+		`Into the ice ${sayMinutes([line.chill_s / 60, line.chill_s / 60].map((m) => Math.round(m * 2) / 2) as unknown as Range)}, until cold to the centre${row.dip ? '; slip the skins off' : ''}.`,
+		...(row.blanchedAs ? ['Cut the kernels from the cold ears.'] : []),
+		'Drain, pat dry.',
+		...freezeSteps(cut)
+	];
+	return build(input, cut, {
+		id, name, method: row.method, gist: words, load_g, row, pot, line, portion_g,
+		blanchWords: words, months: freezeMonths(food), steps, notes,
+		source: sources[row.source].title, confidence: row.confidence, hotWork: true
+	}); // prettier-ignore
+}
+
+function blanchWords(row: BlanchRow, altitude_m: number): string {
+	const extra = !row.dip && altitude_m >= 1524 ? 1 : 0;
+	const time = sayMinutes([row.minutes[0] + extra, row.minutes[1] + extra]);
+	return `${time}${row.endPoint ? `, ${row.endPoint}` : ''}${row.method === 'steam' ? ' in steam' : ''}`;
+}
+
+/** Published 8 to 12 months for most vegetables and fruit. */
+const freezeMonths = (_food: FoodRow): Range => [8, 12];
+
+function freezeSteps(cut: CutRow): string[] {
+	if (cut.pack === 'balls' || cut.pack === 'flat') {
+		return [`Press into portions on a lined tray, freeze; look after ${cut.firstLook_h.value} h.`, 'Bag when hard, air pressed out, label.'];
+	}
+	return [`One layer on a lined tray, not touching, into the freezer; look after ${cut.firstLook_h.value} h.`, 'Bag when firm, air pressed out, label.'];
+}
+
+function cooked(input: WaysInput, cut: CutRow, cook: NonNullable<CutRow['cookFirst']>, portion_g: number): FreezeWay | RefusedWay {
+	const pot = choosePot(input.kitchen, input.choices.potId);
+	const words = 'no time is published; cook until just tender';
+	return build(input, cut, {
+		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: words,
+		load_g: Math.round(input.grams * share(cut, input.form)), portion_g, blanchWords: words, months: cook.months,
+		...(pot ? { pot } : {}),
+		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
+		notes: ['No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'],
+		source: sources[cook.source].title, confidence: cook.confidence, hotWork: true
+	}); // prettier-ignore
+}
+
+function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | RefusedWay {
+	const { raw: rule } = cut;
+	if (rule.kind === 'refused') {
+		return {
+			kind: 'refused', id: 'raw', name: 'Freeze raw', gist: 'no heat',
+			reason: rule.reason, source: sources[rule.source].title, instead: rule.instead
+		}; // prettier-ignore
+	}
+	const short = rule.kind === 'short';
+	return build(input, cut, {
+		id: 'raw', name: 'Freeze raw', method: 'raw', gist: short ? 'no blanching, soon used' : 'no blanching needed',
+		load_g: Math.round(input.grams * share(cut, input.form)), portion_g,
+		blanchWords: short ? 'not blanched: use it soon' : 'none needed', months: rule.months,
+		steps: [cut.prepare ?? 'Wash and cut.', 'Pat dry: water left on becomes ice.', ...freezeSteps(cut)],
+		notes: [rule.why], source: sources[rule.source].title, confidence: rule.confidence, hotWork: false
+	}); // prettier-ignore
+}
+
+interface Draft {
+	id: string; name: string; method: FreezeWay['method']; gist: string; load_g: number; row?: BlanchRow; pot?: KitchenPot;
+	line?: BlanchLine; portion_g: number; blanchWords: string; months: Range; steps: string[]; notes: string[];
+	source: string; confidence: Confidence; hotWork: boolean;
+} // prettier-ignore
+
+function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
+	const { food, kitchen } = input;
+	const yieldShare = share(cut, input.form);
+	const prepared_g = Math.max(1, Math.round(input.grams * yieldShare));
+	const perTray_kg = trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2;
+	const needed = Math.max(1, Math.ceil(prepared_g / 1000 / perTray_kg));
+	const rounds = Math.ceil(needed / Math.max(1, kitchen.trays));
+	const packed = packs({
+		food_g: prepared_g,
+		portion_g: draft.portion_g,
+		bulk_kg_per_L: cut.bulk_kg_per_L.value,
+		pack: cut.pack,
+		containers: kitchen.containers,
+		...(input.choices.containerId ? { containerId: input.choices.containerId } : {})
+	});
+	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
+	const bag_s = (packed.count + (packed.remainder_g > 0 ? 1 : 0)) * bagging_s;
+	const tray_s = needed * traying_s;
+	const line_s = draft.line ? draft.line.line_s : draft.method === 'cook' ? 1800 : 0;
+	const look_s = cut.firstLook_h.value * 3600;
+	const toBoil_s = draft.line?.toBoil_s ?? 0;
+	const dayLoad_kg = kitchen.freezer_L * freezingRules.load_kg_per_L_day.value;
+	return {
+		kind: 'way',
+		food,
+		cut,
+		yieldShare,
+		prepared_g,
+		id: draft.id,
+		name: draft.name,
+		method: draft.method,
+		gist: draft.gist,
+		load_g: Math.max(1, draft.load_g),
+		...(draft.row ? { row: draft.row } : {}),
+		blanchWords: draft.blanchWords,
+		...(draft.pot ? { pot: draft.pot } : {}),
+		...(draft.line ? { line: draft.line } : {}),
+		trays: { needed, rounds, perTray_kg },
+		firstLook_h: cut.firstLook_h.value,
+		packs: packed,
+		months: draft.months,
+		keepsUntil: monthsAfter(dateIn(kitchen.zone, input.now), draft.months[1]),
+		hands_s: prep_s + line_s + tray_s + bag_s,
+		elapsed_s: Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s,
+		...(draft.line ? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } } : {}),
+		freezer: {
+			fits: packed.volume_L <= kitchen.freezerFree_L,
+			dayLoad_kg,
+			overload: prepared_g / 1000 > dayLoad_kg
+		},
+		steps: draft.steps,
+		cautions: freezingCautions(food, draft.hotWork),
+		notes: draft.notes,
+		use: cut.use,
+		source: draft.source,
+		confidence: draft.confidence
+	};
+}

@@ -1,0 +1,133 @@
+import { and, eq, isNotNull } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { TZDate } from '@date-fns/tz';
+import { dateIn, monthsAfter } from '$core/freezing/keep';
+import { foodById } from '$core/foods/find-food';
+import { parseHaul } from '$core/quantities/parse-haul';
+import { cutOf } from '$core/foods/cuts';
+import type { Database, Tx } from '$lib/server/db/client';
+import { batch, container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
+import { makeLot, post } from '$lib/server/stores/stock';
+import { demo } from './household';
+
+const day_ms = 86_400_000;
+
+/** This morning at half past seven, in the demo's zone; a little ago before that. */
+function morning(now: Date): number {
+	const today = dateIn(demo.household.zone, now.getTime());
+	const [y, m, d] = today.split('-').map(Number) as [number, number, number];
+	const half = new TZDate(y, m - 1, d, 9, 30, 0, demo.household.zone).getTime();
+	return Math.min(half, now.getTime() - 5 * 60_000);
+}
+
+/** Lays the demo household out for today. One transaction. @returns its id */
+export function loadDemo(db: Database, now: Date, id: string = uuidv7()): Promise<string> {
+	return db.transaction(async (tx) => {
+		await tx.insert(household).values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: now });
+		await fillDemo(tx, id, now);
+		return id;
+	});
+}
+
+/** Puts the demo's kitchen, haul and shelves into an empty household. */
+export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
+	const places = new Map<string, string>();
+	const containers = new Map<string, string>();
+	for (const [position, p] of demo.places.entries()) {
+		const placeId = uuidv7();
+		places.set(p.name, placeId);
+		await tx.insert(place).values({ id: placeId, householdId: id, position, ...p });
+	}
+	for (const p of demo.pots) await tx.insert(pot).values({ id: uuidv7(), householdId: id, ...p });
+	for (const c of demo.containers) {
+		const containerId = uuidv7();
+		containers.set(c.name, containerId);
+		await tx.insert(container).values({ id: containerId, householdId: id, ...c });
+	}
+	for (const m of demo.measures) await tx.insert(ownMeasure).values({ id: uuidv7(), householdId: id, ...m });
+	const base = morning(now);
+	for (const item of demo.haul) {
+		const read = parseHaul(item.said, { own: [...demo.measures], metricCups: true });
+		if (read.kind !== 'understood') throw new Error(`The demo's "${item.said}" is not understood.`);
+		const lotId = await makeLot(
+			tx,
+			id,
+			{
+				kind: 'raw',
+				food: read.food.id,
+				form: read.form,
+				placeId: placeOf(places, item.place),
+				condition: read.condition,
+				said: item.said,
+				note: '',
+				title: read.food.name,
+				since: new Date(base - (item.hoursAgo - 2) * 3_600_000)
+			},
+			now
+		);
+		await post(tx, id, uuidv7(), [{ lotId, kind: 'put', grams: read.grams, packs: 0 }], { now, by: 'demo' });
+	}
+	for (const [n, b] of demo.batches.entries()) await addBatch(tx, id, now, places, containers, b, n);
+}
+
+function placeOf(places: Map<string, string>, name: string): string {
+	const placeId = places.get(name);
+	if (!placeId) throw new Error(`The demo has no place "${name}".`);
+	return placeId;
+}
+
+async function addBatch(tx: Tx, id: string, now: Date, places: Map<string, string>, containers: Map<string, string>, b: (typeof demo.batches)[number], n: number): Promise<void> {
+	const food = foodById(b.food);
+	if (!food) throw new Error(`The demo's food "${b.food}" is unknown.`);
+	const cut = cutOf(food, b.cut);
+	const at = new Date(now.getTime() - b.daysAgo * day_ms);
+	const packedOn = dateIn(demo.household.zone, at.getTime());
+	const keepsUntil = monthsAfter(packedOn, b.months);
+	const title = `${food.name}, ${cut.name}`;
+	const batchId = uuidv7();
+	const packed_g = b.packs * b.pack_g;
+	await tx.insert(batch).values({
+		id: batchId,
+		householdId: id,
+		code: `DEMO${n + 2}`,
+		food: food.id,
+		form: food.forms[0]?.id ?? 'whole',
+		cut: cut.id,
+		way: b.way,
+		title,
+		packedOn,
+		keepsUntil,
+		useWords: cut.use,
+		closing: { raw_g: b.raw_g, load_g: packed_g, packed_g, packs: b.packs, supper_g: 0, yield: packed_g / b.raw_g, elapsed_s: 3.4 * 3600, hands_s: 1.6 * 3600, lots: [], potfuls: [] },
+		createdAt: at
+	});
+	const lotId = await makeLot(
+		tx,
+		id,
+		{ kind: 'pack', food: food.id, form: 'whole', placeId: placeOf(places, b.place), condition: 'firm', said: '', note: '', title, packG: b.pack_g, containerId: containers.get(b.container) ?? null, batchId, since: at, keepsUntil },
+		at
+	);
+	await post(tx, id, uuidv7(), [{ lotId, kind: 'put', grams: 0, packs: b.packs, batchId }], { now: at, by: 'demo' });
+	for (const daysAgo of b.taken) {
+		await post(tx, id, uuidv7(), [{ lotId, kind: 'take', grams: 0, packs: -1, batchId }], { now: new Date(now.getTime() - daysAgo * day_ms), by: 'demo' });
+	}
+}
+
+/**
+ * Keeps the demo fresh: loads it into an empty database, lays it out anew for today while nobody has worked in it, and
+ * brings it back whole when asked.
+ */
+export async function keepDemo(db: Database, now: Date, reset: boolean): Promise<void> {
+	const [any] = await db.select({ id: household.id }).from(household).limit(1);
+	if (!any) return void (await loadDemo(db, now));
+	const [old] = await db.select().from(household).where(isNotNull(household.demoDate)).limit(1);
+	const stale = old && !old.touched && old.demoDate !== dateIn(demo.household.zone, now.getTime());
+	if (!reset && !stale) return;
+	await db.transaction(async (tx) => {
+		if (old) await tx.delete(household).where(and(eq(household.id, old.id), isNotNull(household.demoDate)));
+		// The same id, so that a browser's cookie still finds it; the oldest date, so that it stays the first.
+		const id = old?.id ?? uuidv7();
+		await tx.insert(household).values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: old?.createdAt ?? now });
+		await fillDemo(tx, id, now);
+	});
+}

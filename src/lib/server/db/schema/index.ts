@@ -1,0 +1,4 @@
+export * from './household';
+export * from './kitchen';
+export * from './stock';
+export * from './run';

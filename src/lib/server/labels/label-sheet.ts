@@ -1,0 +1,108 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import fontkit from '@pdf-lib/fontkit';
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
+import qrcode from 'qrcode';
+
+export interface Label {
+	readonly title: string;
+	/** "500 g": the amount as the household says it. */
+	readonly amount: string;
+	readonly packed: string;
+	readonly useFirst: string;
+	readonly use: string;
+	readonly code: string;
+	/** What the QR code opens. */
+	readonly url: string;
+}
+
+const require = createRequire(import.meta.url);
+const fontFile = (weight: string) => readFile(require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`));
+
+const mm = 72 / 25.4;
+/** Three by eight on A4 or US Letter, with room for a printer's margin: cut apart or on label paper. */
+const sheets = {
+	a4: { width: 210 * mm, height: 297 * mm, columns: 3, rows: 8, label: { width: 63.5 * mm, height: 33.9 * mm } },
+	letter: { width: 215.9 * mm, height: 279.4 * mm, columns: 3, rows: 8, label: { width: 66 * mm, height: 32 * mm } }
+} as const;
+
+/**
+ * A PDF of labels, 24 to the sheet.
+ *
+ * @param labels one for each pack, 1 to 500
+ * @returns the file
+ */
+export async function labelSheet(labels: readonly Label[], paper: keyof typeof sheets): Promise<Uint8Array> {
+	const sheet = sheets[paper];
+	const pdf = await PDFDocument.create();
+	pdf.registerFontkit(fontkit);
+	pdf.setTitle('Root Jar labels');
+	const [regular, bold] = await Promise.all(['400Regular', '700Bold'].map(async (w) => pdf.embedFont(await fontFile(w), { subset: true })));
+	const codes = new Map<string, Awaited<ReturnType<typeof pdf.embedPng>>>();
+	const perSheet = sheet.columns * sheet.rows;
+	const left = (sheet.width - sheet.columns * sheet.label.width) / 2;
+	const top = (sheet.height - sheet.rows * sheet.label.height) / 2;
+	let page: PDFPage | undefined;
+	for (const [i, label] of labels.entries()) {
+		const n = i % perSheet;
+		if (n === 0) page = pdf.addPage([sheet.width, sheet.height]);
+		let image = codes.get(label.url);
+		if (!image) {
+			// The quiet zone of four modules is part of the picture: some readers lose a code without it.
+			image = await pdf.embedPng(await qrcode.toBuffer(label.url, { margin: 4, scale: 6, errorCorrectionLevel: 'M' }));
+			codes.set(label.url, image);
+		}
+		const x = left + (n % sheet.columns) * sheet.label.width;
+		const y = sheet.height - top - (Math.floor(n / sheet.columns) + 1) * sheet.label.height;
+		drawLabel(page as PDFPage, label, { x, y, ...sheet.label }, image, regular as PDFFont, bold as PDFFont);
+	}
+	return pdf.save();
+}
+
+interface Box {
+	x: number;
+	y: number;
+	width: number;
+	height: number;
+}
+
+function drawLabel(page: PDFPage, label: Label, box: Box, qr: Awaited<ReturnType<PDFDocument['embedPng']>>, regular: PDFFont, bold: PDFFont): void {
+	const ink = rgb(0.1, 0.14, 0.19);
+	const pad = 2.5 * mm;
+	page.drawRectangle({ ...box, borderWidth: 0.3, borderColor: rgb(0.75, 0.75, 0.75) });
+	const side = 21 * mm;
+	page.drawImage(qr, { x: box.x + box.width - side, y: box.y + box.height - side, width: side, height: side });
+	const textWidth = box.width - side - pad;
+	let y = box.y + box.height - pad - 9;
+	for (const row of wrap(label.title, bold, 10.5, textWidth).slice(0, 2)) {
+		page.drawText(row, { x: box.x + pad, y, size: 10.5, font: bold, color: ink });
+		y -= 11.5;
+	}
+	page.drawText(label.amount, { x: box.x + pad, y: y - 2, size: 12, font: bold, color: ink });
+	y -= 15;
+	page.drawText(`packed ${label.packed}`, { x: box.x + pad, y, size: 8, font: regular, color: ink });
+	y -= 10;
+	page.drawText(`use first by ${label.useFirst}`, { x: box.x + pad, y, size: 8, font: bold, color: ink });
+	page.drawText(label.code, { x: box.x + box.width - side + 2.6 * mm, y: box.y + box.height - side - 4, size: 9, font: bold, color: ink });
+	let low = Math.min(y - 10.5, box.y + 22);
+	for (const row of wrap(label.use, regular, 6.8, box.width - 2 * pad).slice(0, 2)) {
+		page.drawText(row, { x: box.x + pad, y: low, size: 6.8, font: regular, color: ink });
+		low -= 8;
+	}
+}
+
+/** Breaks a text into lines no wider than the box; a long word is cut. */
+export function wrap(text: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, size: number, width: number): string[] {
+	const lines: string[] = [];
+	let current = '';
+	for (const word of text.split(/\s+/).filter(Boolean)) {
+		const next = current ? `${current} ${word}` : word;
+		if (font.widthOfTextAtSize(next, size) <= width || !current) current = next;
+		else {
+			lines.push(current);
+			current = word;
+		}
+	}
+	if (current) lines.push(current);
+	return lines;
+}

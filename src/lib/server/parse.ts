@@ -1,0 +1,68 @@
+import Joi from 'joi';
+import { AppError } from './errors';
+
+/**
+ * Checks what came in against a schema; every fault is named at once.
+ *
+ * @throws {AppError} 400 BAD_INPUT
+ */
+export function parse<T>(schema: Joi.Schema<T>, input: unknown): T {
+	const { value, error } = schema.validate(input, { abortEarly: false, stripUnknown: false, convert: true });
+	if (!error) return value as T;
+	const faults = error.details.map((d) => ({ field: d.path.join('.'), message: plain(d.message) }));
+	throw new AppError(400, 'BAD_INPUT', `${faults.map((f) => f.message).join(' ')} Nothing was saved.`, faults);
+}
+
+function plain(message: string): string {
+	const text = message.replaceAll('"', '').replace(/^\w/, (c) => c.toUpperCase());
+	return text.endsWith('.') ? text : `${text}.`;
+}
+
+/** Form fields as an object; a field left empty counts as not given. */
+export async function formOf(request: Request): Promise<Record<string, string>> {
+	const data = await request.formData();
+	const fields: Record<string, string> = {};
+	for (const [name, value] of data) {
+		if (typeof value === 'string' && value.trim() !== '') fields[name] = value;
+	}
+	return fields;
+}
+
+/** @throws {AppError} 400 when the body is not JSON */
+export async function readJson(request: Request): Promise<unknown> {
+	try {
+		return await request.json();
+	} catch {
+		throw new AppError(400, 'NOT_JSON', 'The request is not JSON. Nothing was saved.');
+	}
+}
+
+/** A number as a person writes it, decimal comma too. */
+export const decimal = () =>
+	Joi.alternatives()
+		.try(
+			Joi.number(),
+			Joi.string()
+				.pattern(/^\s*-?\d+[.,]?\d*\s*$/)
+				.custom((v: string) => Number(v.trim().replace(',', '.')))
+		)
+		.messages({ 'alternatives.match': '{{#label}} must be a number such as 2.5', 'alternatives.types': '{{#label}} must be a number such as 2.5' });
+
+/** A decimal within a closed range. */
+export const decimalWithin = (low: number, high: number) =>
+	decimal().custom((value: unknown, helpers) => {
+		const number = Number(value);
+		if (!(number >= low && number <= high)) return helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` });
+		return number;
+	});
+
+export const id = () => Joi.string().uuid().messages({ 'string.guid': '{{#label}} is not an id' });
+export const key = () => id().required().label('The form’s key');
+/** One line of text: no control characters. */
+export const line = (most: number) =>
+	Joi.string()
+		.trim()
+		.max(most)
+		// eslint-disable-next-line no-control-regex
+		.pattern(/^[^\u0000-\u001f\u007f]*$/)
+		.messages({ 'string.pattern.base': '{{#label}} has characters that cannot be kept' });

@@ -1,0 +1,17 @@
+import type { Database } from '../db/client';
+import { batchStore } from './batches';
+import { householdStore, type HouseholdRow } from './households';
+import { runStore } from './runs';
+import { stockStore } from './stock';
+
+/** All stores of one household, under one passed-in clock. */
+export function storesFor(db: Database, household: HouseholdRow, now: Date) {
+	return {
+		home: householdStore(db, household, now),
+		stock: stockStore(db, household.id, now),
+		runs: runStore(db, household, now),
+		batches: batchStore(db, household.id)
+	};
+}
+
+export type Stores = ReturnType<typeof storesFor>;

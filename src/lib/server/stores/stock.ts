@@ -1,0 +1,274 @@
+import { and, asc, desc, eq, gt, inArray, isNull, or, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import { reverseOf, type MovementKind } from '$core/stock/fold';
+import type { Database, Tx } from '../db/client';
+import { batch, container, lot, lotBalance, movement, place } from '../db/schema';
+import { AppError, notFound } from '../errors';
+import { once } from './once';
+
+export type LotRow = typeof lot.$inferSelect;
+export type NewLot = Omit<typeof lot.$inferInsert, 'id' | 'householdId' | 'createdAt'>;
+
+interface Change {
+	readonly lotId: string;
+	readonly kind: MovementKind;
+	readonly grams: number;
+	readonly packs: number;
+	readonly cause?: string;
+	readonly batchId?: string | null;
+	readonly reversesId?: string;
+}
+
+/**
+ * Writes the movements of one step: locks the balances in the order of their ids (so that two steps never wait for
+ * each other), checks that nothing falls below zero, appends, updates. All or nothing: the caller's transaction.
+ *
+ * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH
+ */
+export async function post(tx: Tx, householdId: string, groupId: string, changes: readonly Change[], at: { now: Date; occurredAt?: Date; by: string }): Promise<void> {
+	const ids = [...new Set(changes.map((c) => c.lotId))].sort();
+	const locked = await tx
+		.select()
+		.from(lotBalance)
+		.where(and(eq(lotBalance.householdId, householdId), inArray(lotBalance.lotId, ids)))
+		.orderBy(asc(lotBalance.lotId))
+		.for('update');
+	if (locked.length !== ids.length) throw notFound('lot');
+	const balances = new Map(locked.map((b) => [b.lotId, { grams: b.grams, packs: b.packs }]));
+	for (const change of changes) {
+		const balance = balances.get(change.lotId);
+		if (!balance) throw notFound('lot');
+		if (balance.grams + change.grams < 0) {
+			throw new AppError(409, 'NOT_ENOUGH', `There are only ${balance.grams} g left there. Nothing was changed.`, [{ field: 'amount', message: `At most ${balance.grams} g.` }]);
+		}
+		if (balance.packs + change.packs < 0) {
+			throw new AppError(409, 'NOT_ENOUGH', `There ${balance.packs === 1 ? 'is only 1 pack' : `are only ${balance.packs} packs`} left there. Nothing was changed.`, [{ field: 'amount', message: `At most ${balance.packs}.` }]);
+		}
+		balance.grams += change.grams;
+		balance.packs += change.packs;
+	}
+	await tx.insert(movement).values(
+		changes.map((c) => ({
+			id: uuidv7(),
+			householdId,
+			lotId: c.lotId,
+			groupId,
+			kind: c.kind,
+			grams: c.grams,
+			packs: c.packs,
+			cause: c.cause ?? '',
+			by: at.by,
+			batchId: c.batchId ?? null,
+			reversesId: c.reversesId ?? null,
+			occurredAt: at.occurredAt ?? at.now,
+			recordedAt: at.now
+		}))
+	);
+	for (const [lotId, b] of balances) await tx.update(lotBalance).set({ grams: b.grams, packs: b.packs }).where(eq(lotBalance.lotId, lotId));
+}
+
+/** Makes an empty lot with its balance row; `post` fills it. */
+export async function makeLot(tx: Tx, householdId: string, values: NewLot, now: Date): Promise<string> {
+	const id = uuidv7();
+	await tx.insert(lot).values({ ...values, id, householdId, createdAt: now });
+	await tx.insert(lotBalance).values({ lotId: id, householdId, grams: 0, packs: 0 });
+	return id;
+}
+
+export interface Step {
+	readonly groupId: string;
+	readonly words: string;
+}
+
+export function stockStore(db: Database, householdId: string, now: Date) {
+	const mine = eq(lot.householdId, householdId);
+
+	async function ownLot(tx: Tx | Database, lotId: string): Promise<LotRow> {
+		const [row] = await tx.select().from(lot).where(and(mine, eq(lot.id, lotId)));
+		if (!row) throw notFound('lot');
+		return row;
+	}
+
+	return {
+		/** Raw lots that hold something, the newest first. */
+		async basket() {
+			return db
+				.select({ lot, grams: lotBalance.grams, place })
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.grams, 0), eq(lot.kind, 'raw')))
+				.orderBy(desc(lot.since));
+		},
+
+		async rawLot(lotId: string) {
+			const [row] = await db
+				.select({ lot, grams: lotBalance.grams, place })
+				.from(lot)
+				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(mine, eq(lot.id, lotId), eq(lot.kind, 'raw')));
+			if (!row) throw notFound('lot');
+			return row;
+		},
+
+		/** Puts what came in into the basket. */
+		addRaw(key: string, values: Omit<NewLot, 'kind' | 'title'> & { grams: number; title: string }, by: string): Promise<Step & { lotId: string }> {
+			return once(db, householdId, key, now, async (tx) => {
+				const { grams, ...rest } = values;
+				const lotId = await makeLot(tx, householdId, { ...rest, kind: 'raw' }, now);
+				const groupId = uuidv7();
+				await post(tx, householdId, groupId, [{ lotId, kind: 'put', grams, packs: 0 }], { now, by });
+				return { lotId, groupId, words: `${values.title} in the basket` };
+			});
+		},
+
+		/** Packs on the shelves, oldest first within their place. */
+		async shelves() {
+			return db
+				.select({
+					id: lot.id,
+					title: lot.title,
+					food: lot.food,
+					packG: lot.packG,
+					packs: lotBalance.packs,
+					keepsUntil: lot.keepsUntil,
+					since: lot.since,
+					placeId: lot.placeId,
+					code: batch.code,
+					way: batch.way,
+					container: container.name
+				})
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.leftJoin(batch, eq(batch.id, lot.batchId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.packs, 0)))
+				.orderBy(asc(lot.keepsUntil), asc(lot.since));
+		},
+
+		/** Takes, gives, spoils, counts or moves; one step, which `undo` takes back whole. */
+		act(key: string, step: { lotId: string; kind: 'take' | 'give' | 'spoil' | 'count' | 'move'; amount: number; cause?: string; placeId?: string }, by: string): Promise<Step> {
+			return once(db, householdId, key, now, async (tx) => {
+				const row = await ownLot(tx, step.lotId);
+				const raw = row.kind === 'raw';
+				const groupId = uuidv7();
+				const unit = (n: number) => (raw ? { grams: n, packs: 0 } : { grams: 0, packs: n });
+				const at = { now, by };
+				if (step.kind === 'move') {
+					const [to] = await tx.select().from(place).where(and(eq(place.householdId, householdId), eq(place.id, step.placeId ?? '00000000-0000-0000-0000-000000000000')));
+					if (!to) throw notFound('place');
+					if (to.id === row.placeId) throw new AppError(409, 'SAME_PLACE', `They are in ${to.name} already. Nothing was changed.`, [{ field: 'placeId', message: 'Choose another place.' }]);
+					const { id: _id, householdId: _h, createdAt: _c, ...rest } = row;
+					const there = await makeLot(tx, householdId, { ...rest, placeId: to.id }, now);
+					await post(tx, householdId, groupId, [
+						{ lotId: row.id, kind: 'move', ...unit(-step.amount), batchId: row.batchId },
+						{ lotId: there, kind: 'move', ...unit(step.amount), batchId: row.batchId }
+					], at);
+					return { groupId, words: `${howMany(row, step.amount)} ${row.title} moved to ${to.name}` };
+				}
+				let change = -step.amount;
+				if (step.kind === 'count') {
+					const [b] = await tx.select().from(lotBalance).where(eq(lotBalance.lotId, row.id)).for('update');
+					change = step.amount - (raw ? (b?.grams ?? 0) : (b?.packs ?? 0));
+					if (change === 0) throw new AppError(409, 'AS_COUNTED', 'The count agrees with the book. Nothing was changed.');
+				}
+				await post(tx, householdId, groupId, [{ lotId: row.id, kind: step.kind, ...unit(change), cause: step.cause ?? '', batchId: row.batchId }], at);
+				const verb = { take: 'taken', give: 'given away', spoil: 'spoiled', count: 'counted' }[step.kind];
+				return { groupId, words: `${howMany(row, step.amount)} ${row.title} ${verb}` };
+			});
+		},
+
+		/** Takes a whole step back. */
+		undo(key: string, groupId: string, by: string): Promise<Step> {
+			return once(db, householdId, key, now, (tx) => undoGroup(tx, householdId, groupId, now, by));
+		},
+
+		/** The last steps, for undoing them. */
+		async lastSteps(count = 6) {
+			return db
+				.select({ groupId: movement.groupId, kind: movement.kind, grams: movement.grams, packs: movement.packs, title: lot.title, at: movement.recordedAt, by: movement.by })
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.where(
+					and(
+						eq(movement.householdId, householdId),
+						isNull(movement.reversesId),
+						inArray(movement.kind, ['take', 'give', 'spoil', 'count', 'move']),
+						or(sql`${movement.kind} <> 'move'`, sql`${movement.grams} + ${movement.packs} < 0`),
+						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
+					)
+				)
+				.orderBy(desc(movement.recordedAt))
+				.limit(count);
+		},
+
+		/** Everything that happened to the lots of a batch. */
+		async ofBatch(batchId: string) {
+			const lots = await db
+				.select({ id: lot.id, title: lot.title, packG: lot.packG, packs: lotBalance.packs, place: place.name, container: container.name, keepsUntil: lot.keepsUntil })
+				.from(lot)
+				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(mine, eq(lot.batchId, batchId)))
+				.orderBy(asc(lot.createdAt));
+			const moves = await db
+				.select({ id: movement.id, kind: movement.kind, packs: movement.packs, cause: movement.cause, by: movement.by, at: movement.occurredAt, reversesId: movement.reversesId, place: place.name })
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(eq(movement.householdId, householdId), eq(lot.batchId, batchId)))
+				.orderBy(asc(movement.recordedAt), asc(movement.id));
+			return { lots, moves };
+		},
+
+		/** Litres that the packs in freezers take: by their containers, or twice their weight where none is known. */
+		async freezerUsed_L(): Promise<number> {
+			const [row] = await db
+				.select({ ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.packG} * 2)::bigint * ${lotBalance.packs}), 0)` })
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.packs, 0), eq(place.kind, 'freezer')));
+			return Number(row?.ml ?? 0) / 1000;
+		}
+	};
+}
+
+function howMany(row: LotRow, amount: number): string {
+	return row.kind === 'raw' ? `${amount} g` : amount === 1 ? '1 pack' : `${amount} packs`;
+}
+
+/** Appends the reverse of every movement of a group. @throws {AppError} 404, 409 when it cannot be taken back */
+export async function undoGroup(tx: Tx, householdId: string, groupId: string, now: Date, by: string): Promise<Step> {
+	const rows = await tx
+		.select()
+		.from(movement)
+		.where(and(eq(movement.householdId, householdId), eq(movement.groupId, groupId), isNull(movement.reversesId)))
+		.orderBy(asc(movement.lotId))
+		.for('update');
+	if (rows.length === 0) throw notFound('step');
+	const reversed = await tx.select({ id: movement.id }).from(movement).where(inArray(movement.reversesId, rows.map((r) => r.id)));
+	if (reversed.length > 0) throw new AppError(409, 'UNDONE_BEFORE', 'That step was taken back already. Nothing was changed.');
+	const undoGroupId = uuidv7();
+	try {
+		await post(
+			tx,
+			householdId,
+			undoGroupId,
+			rows.map((r) => {
+				const back = reverseOf({ id: r.id, kind: r.kind, grams: r.grams, packs: r.packs, reverses: null }, uuidv7());
+				return { lotId: r.lotId, kind: back.kind, grams: back.grams, packs: back.packs, cause: 'undo', batchId: r.batchId, reversesId: r.id };
+			}),
+			{ now, by }
+		);
+	} catch (error) {
+		if (error instanceof AppError && error.code === 'NOT_ENOUGH') {
+			throw new AppError(409, 'USED_SINCE', 'It cannot be taken back: some of it has been used since. Nothing was changed; undo the later step first.');
+		}
+		throw error;
+	}
+	return { groupId: undoGroupId, words: 'Taken back' };
+}

@@ -1,0 +1,10 @@
+<script lang="ts">
+	import type { Failed } from './types';
+	let { failed }: { failed: Failed | null | undefined } = $props();
+</script>
+
+{#if failed?.error}
+	<div role="alert" class="border-red bg-redbg my-3 rounded-xl border-2 px-4 py-3">
+		<p class="font-semibold">{failed.error.message}</p>
+	</div>
+{/if}

@@ -1,0 +1,50 @@
+import { toast } from 'svelte-sonner';
+import { deserialize } from '$app/forms';
+import { invalidateAll } from '$app/navigation';
+import type { SubmitFunction } from '@sveltejs/kit';
+import { v7 as uuidv7 } from 'uuid';
+
+interface Done {
+	readonly done?: { readonly groupId: string; readonly words: string };
+	readonly undone?: unknown;
+	readonly saved?: string;
+}
+
+/** Takes a step back from the toast. */
+async function undo(path: string, groupId: string): Promise<void> {
+	const body = new FormData();
+	body.set('groupId', groupId);
+	body.set('key', uuidv7());
+	const reply = await fetch(`${path}?/undo`, { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
+	const result = deserialize(await reply.text());
+	if (result.type === 'failure') toast.error(String((result.data as { error?: { message?: string } })?.error?.message ?? 'It could not be taken back.'));
+	else toast('Taken back');
+	await invalidateAll();
+}
+
+/**
+ * The manner of every form here: the button rests while it is sent, what was typed stays when it was not saved, and a
+ * step that can be taken back says so.
+ */
+export const withNotice =
+	(options: { path?: string; reset?: boolean; after?: () => void } = {}): SubmitFunction =>
+	({ submitter }) => {
+		if (submitter instanceof HTMLButtonElement) submitter.disabled = true;
+		return async ({ result, update }) => {
+			if (submitter instanceof HTMLButtonElement) submitter.disabled = false;
+			if (result.type === 'error') {
+				toast.error('No connection to the kitchen’s server. Nothing was lost: what you typed is still here; try again.');
+				return;
+			}
+			await update({ reset: options.reset ?? true });
+			if (result.type !== 'success') return;
+			const data = (result.data ?? {}) as Done;
+			const { done } = data;
+			if (done?.groupId && options.path) {
+				const { path } = options;
+				toast(done.words, { duration: 9000, action: { label: 'Undo', onClick: () => void undo(path, done.groupId) } });
+			} else if (data.undone) toast('Taken back');
+			else if (data.saved) toast(`${data.saved}: saved`);
+			options.after?.();
+		};
+	};

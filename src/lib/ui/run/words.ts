@@ -1,0 +1,31 @@
+import type { RunEvent } from '$core/runs/events';
+
+const spots: Record<string, string> = { return: 'into the water', blanch: 'boil is back', chill: 'into the ice', drain: 'out of the ice', freeze: 'into the freezer', firm: 'firm', supper: 'for supper' };
+
+/** A tap in a few words, for "Last:". */
+export function eventWords(event: RunEvent): string {
+	switch (event.type) {
+		case 'heat-on':
+			return 'pot on';
+		case 'boiling':
+			return 'it boils';
+		case 'weigh':
+			return `weighed ${event.grams} g`;
+		case 'move':
+			return `potful ${event.potful} ${spots[event.to]}`;
+		case 'resize':
+			return `potfuls of ${event.potful_g} g`;
+		case 'hold':
+			return event.on ? 'on hold' : 'going on';
+		case 'note':
+			return 'a note';
+		case 'pack':
+			return `${event.packs} packs`;
+		case 'finish':
+			return 'closed';
+		case 'stop':
+			return 'stopped';
+		case 'undo':
+			return 'taken back';
+	}
+}

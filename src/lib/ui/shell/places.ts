@@ -1,0 +1,9 @@
+/** The places, in the order of the work; only those that exist. */
+export const places = [
+	{ href: '/basket', name: 'Basket', key: 'b' },
+	{ href: '/ways', name: 'Ways', key: 'w' },
+	{ href: '/stove', name: 'Stove', key: 's' },
+	{ href: '/shelves', name: 'Shelves', key: 'h' },
+	{ href: '/book', name: 'Book', key: 'o' },
+	{ href: '/kitchen', name: 'Kitchen', key: 'k' }
+] as const;

@@ -1,0 +1,42 @@
+<script lang="ts">
+	import { sayClock } from '$core/quantities/format';
+	import { sayTime } from '$core/quantities/dates';
+	import type { RailTimer } from '$lib/ui/run/runs-state.svelte';
+
+	let { timers, now, zone }: { timers: readonly RailTimer[]; now: number; zone: string } = $props();
+	const shown = $derived(timers.slice(0, 6));
+	const words = (t: RailTimer) => `${t.label} · ${t.food}${t.potful ? `, potful ${t.potful}` : ''}`;
+</script>
+
+{#if shown.length > 0}
+	<aside aria-label="Running clocks" class="no-print bg-rim text-onrim sticky bottom-0 z-20">
+		<ul class="flex gap-5 overflow-x-auto px-4 py-2 sm:px-6">
+			{#each shown as t (t.runId + t.key)}
+				{@const left = t.due === null ? null : (t.due - now) / 1000}
+				<li class="shrink-0">
+					<a
+						href="/stove/{t.runId}"
+						class="block min-h-11 border-l-4 pl-3 no-underline"
+						style="color: inherit; border-color: {left !== null && left <= 0 ? '#ffd27a' : 'color-mix(in srgb, currentColor 35%, transparent)'}"
+					>
+						<b class="head block text-xl leading-tight">
+							{#if left === null}
+								{sayClock((now - t.since) / 1000)} so far
+							{:else if left <= 0}
+								now <span class="text-sm font-semibold">due {sayTime(t.due ?? 0, zone)}</span>
+							{:else if left > 3600}
+								look {sayTime(t.due ?? 0, zone)}
+							{:else}
+								{sayClock(left)}
+							{/if}
+						</b>
+						<span class="text-[13px] whitespace-nowrap">{words(t)}</span>
+					</a>
+				</li>
+			{/each}
+			{#if timers.length > shown.length}
+				<li class="self-center text-sm whitespace-nowrap">and {timers.length - shown.length} more</li>
+			{/if}
+		</ul>
+	</aside>
+{/if}

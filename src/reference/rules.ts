@@ -1,0 +1,60 @@
+import type { Row } from './row';
+
+const nchfp = { source: 'nchfpBlanching', confidence: 'from memory' } as const;
+const freezing = { source: 'nchfpFreezing', confidence: 'from memory' } as const;
+const practice = { source: 'practice', confidence: 'practice' } as const;
+
+/** Rules of blanching in water, as published. */
+export const blanchRules = {
+	water_L_per_kg: { value: 3.785411784 / 0.45359237, unit: 'L/kg', at: '1 gallon to a pound', ...nchfp },
+	waterLeafy_L_per_kg: {
+		value: (2 * 3.785411784) / 0.45359237,
+		unit: 'L/kg',
+		at: '2 gallons to a pound, leafy greens',
+		...nchfp
+	},
+	reboil_s: { value: 60, unit: 's', at: 'the boil is back within a minute, else too much is in the water', ...nchfp },
+	altitudeFrom_m: { value: 5000 * 0.3048, unit: 'm', at: '5,000 ft and above', ...nchfp },
+	altitudeExtra_s: { value: 60, unit: 's', at: '1 minute longer', ...nchfp },
+	chillWater_C: { value: ((60 - 32) * 5) / 9, unit: '°C', at: '60 °F or below', ...nchfp },
+	ice_kg_per_kg: { value: 1, unit: 'kg/kg', at: '1 lb ice to 1 lb of vegetables', ...nchfp },
+	potFill: { value: 0.75, unit: '1', at: 'the pot three quarters full, food in', ...practice },
+	chillTarget_C: { value: 15, unit: '°C', at: 'at the centre; our own target, a little under 60 °F', ...practice },
+	drain_s: { value: 300, unit: 's', at: 'in a sieve, then patted dry', ...practice },
+	basinStart_L_per_kg: { value: 3, unit: 'L/kg', at: 'water in the basin, to the food of a potful', ...practice },
+	iceLoss: { value: 0.15, unit: '1', at: 'ice lost to the room, the basin and drips', ...practice },
+	chillCoefficient: { value: 500, unit: 'W/(m² K)', at: 'pieces stirred in ice water', ...practice }
+} as const satisfies Record<string, Row>;
+
+/** Rules of freezing and keeping frozen. */
+export const freezingRules = {
+	load_kg_per_L_day: {
+		value: (2 * 0.45359237) / 28.316846592,
+		unit: 'kg/L',
+		at: '2 lb to the cubic foot of freezer in 24 h (the lower of 2 to 3)',
+		...freezing
+	},
+	freezer_C: { value: -18, unit: '°C', at: '0 °F or below', ...freezing },
+	trayCover: { value: 0.6, unit: '1', at: 'share of a tray covered by one layer, pieces not touching', ...practice },
+	packSlack: { value: 1.15, unit: '1', at: 'room a stacked pack takes beside its food', ...practice }
+} as const satisfies Record<string, Row>;
+
+/** Share of a burner's power that reaches the water, lid on. */
+export const burnerEfficiency = {
+	gas: { value: 0.4, unit: '1', ...practice },
+	electric: { value: 0.7, unit: '1', ...practice },
+	ceramic: { value: 0.7, unit: '1', ...practice },
+	induction: { value: 0.85, unit: '1', ...practice },
+	fire: { value: 0.15, unit: '1', ...practice }
+} as const satisfies Record<string, Row>;
+
+export type BurnerKind = keyof typeof burnerEfficiency;
+
+/** Keeping, scaled by temperature and condition. */
+export const freshnessRules = {
+	q10: { value: 2.5, unit: '1', at: 'spoilage for each 10 K, middle of the published 2 to 3', ...practice },
+	firm: { value: 1, unit: '1', ...practice },
+	ripe: { value: 0.7, unit: '1', at: 'fully ripe', ...practice },
+	soft: { value: 0.35, unit: '1', at: 'soft, bruised or split', ...practice },
+	cut: { value: 0.25, unit: '1', at: 'washed and cut', ...practice }
+} as const satisfies Record<string, Row>;

@@ -1,0 +1,118 @@
+<script lang="ts">
+	import '../app.css';
+	import { onMount, untrack, type Snippet } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { Toaster } from 'svelte-sonner';
+	import { sayAltitude } from '$core/quantities/format';
+	import { sayDay, sayTime } from '$core/quantities/dates';
+	import { Clock } from '$lib/ui/clock/clock-state.svelte';
+	import { provideClock, provideRuns, Runs, sendByFetch } from '$lib/ui/run/runs-state.svelte';
+	import { ring } from '$lib/ui/run/ring';
+	import Keys from '$lib/ui/shell/keys.svelte';
+	import { places } from '$lib/ui/shell/places';
+	import Rail from '$lib/ui/shell/rail.svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+
+	const browser = typeof window !== 'undefined';
+	const clock = provideClock(new Clock(untrack(() => data.now), browser ? Date.now() : untrack(() => data.now)));
+	const runs = provideRuns(new Runs(sendByFetch, browser ? window.localStorage : undefined));
+	untrack(() => runs.sync(data.runs));
+	$effect.pre(() => {
+		const { runs: wires, now } = data;
+		untrack(() => {
+			runs.sync(wires);
+			clock.sync(now, Date.now());
+		});
+	});
+
+	let keysOpen = $state(false);
+	let wentKey = 0;
+	const rung = new Set<string>();
+	const overdue = $derived(runs.timers.filter((t) => t.due !== null && t.due <= clock.now));
+
+	onMount(() => {
+		for (const t of overdue) rung.add(t.runId + t.key);
+		const tick = setInterval(() => clock.tick(Date.now()), 250);
+		const follow = setInterval(() => {
+			if (document.visibilityState === 'visible') for (const s of runs.all) void s.follow();
+		}, 3000);
+		const again = () => {
+			for (const s of runs.all) void s.flush();
+		};
+		window.addEventListener('online', again);
+		again();
+		return () => {
+			clearInterval(tick);
+			clearInterval(follow);
+			window.removeEventListener('online', again);
+		};
+	});
+
+	$effect(() => {
+		const fresh = overdue.filter((t) => !rung.has(t.runId + t.key));
+		for (const t of fresh) rung.add(t.runId + t.key);
+		if (fresh.length > 0) ring();
+	});
+
+	const title = $derived(`${overdue.length > 0 ? `(${overdue.length}) now: ${overdue[0]?.label} · ` : ''}${page.data.title ?? 'Root Jar'} · Root Jar`);
+
+	function onkeydown(event: KeyboardEvent) {
+		const target = event.target as HTMLElement;
+		if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName)) return;
+		if (event.key === '?') keysOpen = true;
+		else if (event.key === 'g') wentKey = Date.now();
+		else if (Date.now() - wentKey < 1500) {
+			const place = places.find((p) => p.key === event.key);
+			if (place) {
+				event.preventDefault();
+				wentKey = 0;
+				void goto(place.href);
+			}
+		}
+	}
+</script>
+
+<svelte:head><title>{title}</title></svelte:head>
+<svelte:window {onkeydown} />
+
+<a href="#main" class="btn btn-full absolute -top-20 left-2 z-50 focus:top-2">To the content</a>
+<div class="flex min-h-dvh flex-col">
+	<header class="no-print border-rim bg-enamel flex flex-wrap items-end gap-x-6 border-b-[3px] px-4 sm:px-6">
+		<a href="/basket" class="head text-rim py-2.5 text-2xl font-extrabold no-underline">Root Jar</a>
+		<nav aria-label="Places" class="order-last -mb-[3px] flex w-full gap-0.5 overflow-x-auto sm:order-none sm:w-auto sm:flex-1">
+			{#each places as p (p.href)}
+				{@const on = page.url.pathname.startsWith(p.href)}
+				<a
+					href={p.href}
+					aria-current={on ? 'page' : undefined}
+					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-3 text-[15px] no-underline {on ? 'border-rim bg-ground text-rim font-bold' : 'text-ink border-transparent hover:underline'}"
+				>
+					{p.name}
+				</a>
+			{/each}
+		</nav>
+		<div class="text-soft ml-auto py-1.5 text-right text-sm leading-tight">
+			<div>
+				{data.household.name} ·
+				{#if data.household.altitude_m === null}
+					<a href="/kitchen" class="text-red font-bold">altitude not set</a>
+				{:else}
+					<a href="/kitchen" class="text-soft">{sayAltitude(data.household.altitude_m, data.household.units)}</a>
+				{/if}
+			</div>
+			<div>
+				{sayDay(clock.now, data.household.zone)}, {sayTime(clock.now, data.household.zone)}
+				<button class="ml-1 hidden underline sm:inline" onclick={() => (keysOpen = true)}>keys</button>
+			</div>
+		</div>
+	</header>
+	<main id="main" tabindex="-1" class="mx-auto w-full max-w-[84rem] flex-1 px-4 py-5 outline-none sm:px-6">
+		{@render children()}
+	</main>
+	<Rail timers={runs.timers} now={clock.now} zone={data.household.zone} />
+</div>
+{#if keysOpen}<Keys bind:open={keysOpen} />{/if}
+<Toaster position="bottom-center" />

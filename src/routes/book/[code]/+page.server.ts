@@ -1,0 +1,41 @@
+import { foodById } from '$core/foods/find-food';
+import { cutOf } from '$core/foods/cuts';
+import { line, parse } from '$lib/server/parse';
+import { page } from '$lib/server/respond';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, params }) =>
+	page(async () => {
+		const batch = await locals.stores.batches.byCode(parse(line(30).required(), params.code) as string);
+		const [{ lots, moves }, run] = await Promise.all([locals.stores.stock.ofBatch(batch.id), batch.runId ? locals.stores.runs.get(batch.runId) : null]);
+		const food = foodById(batch.food);
+		const cut = food ? cutOf(food, batch.cut) : null;
+		const planned = cut ? (cut.yields[batch.form] ?? Object.values(cut.yields)[0]) : undefined;
+		return {
+			title: batch.title,
+			batch: {
+				code: batch.code,
+				title: batch.title,
+				way: batch.way,
+				packedOn: batch.packedOn,
+				keepsUntil: batch.keepsUntil,
+				use: batch.useWords,
+				closing: batch.closing,
+				voided: batch.voidedAt !== null
+			},
+			planned: batch.plan
+				? {
+						raw_g: batch.plan.raw_g,
+						load_g: batch.plan.load_g,
+						packed_g: batch.plan.prepared_g,
+						elapsed_s: batch.plan.expected.elapsed_s,
+						stages: Object.fromEntries(batch.plan.stages.map((s) => [s.id, s.least_s])),
+						reboil: batch.plan.pot ? 60 : null
+					}
+				: null,
+			tableYield: planned ? { value: planned.value, source: planned.source, confidence: planned.confidence } : null,
+			run: run ? { id: run.id, plan: run.plan, startedAt: run.startedAt, events: run.events } : null,
+			lots,
+			moves: moves.map((m) => ({ ...m, at: m.at.getTime() }))
+		};
+	});

@@ -1,0 +1,32 @@
+import Joi from 'joi';
+import { sayDate } from '$core/quantities/dates';
+import { sayWeight } from '$core/quantities/format';
+import { labelResponse } from '$lib/server/labels/respond';
+import { line, parse } from '$lib/server/parse';
+import { endpoint } from '$lib/server/respond';
+import type { RequestHandler } from './$types';
+
+/** Labels for what is left of a batch. 200 PDF, 400, 404. */
+export const GET: RequestHandler = ({ locals, params, url }) =>
+	endpoint(async () => {
+		const batch = await locals.stores.batches.byCode(parse(line(12).required(), params.code) as string);
+		const { lots } = await locals.stores.stock.ofBatch(batch.id);
+		const left = lots.reduce((sum, l) => sum + l.packs, 0);
+		const { count } = parse(
+			Joi.object<{ count: number }>({ count: Joi.number().integer().min(1).max(480).default(Math.min(480, Math.max(1, left))).label('The number of labels') }),
+			Object.fromEntries(url.searchParams)
+		);
+		return labelResponse(
+			{
+				title: batch.title,
+				amount: sayWeight(lots[0]?.packG ?? 0, locals.household.units),
+				packed: sayDate(batch.packedOn),
+				useFirst: sayDate(batch.keepsUntil),
+				use: batch.useWords,
+				code: batch.code,
+				url: `${url.origin}/b/${batch.code}`
+			},
+			count,
+			locals.household.units
+		);
+	});

@@ -1,0 +1,209 @@
+import { eq } from 'drizzle-orm';
+import Joi from 'joi';
+import { redirect, type RequestEvent } from '@sveltejs/kit';
+import { boilingPoint_C } from '$core/heat/boiling-point';
+import { mFromFt } from '$core/quantities/units';
+import { foodById } from '$core/foods/find-food';
+import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
+import { AppError } from '$lib/server/errors';
+import { decimal, decimalWithin, id, line, parse } from '$lib/server/parse';
+import { action, page } from '$lib/server/respond';
+import { newHousehold } from '$lib/server/stores/households';
+import { dateIn } from '$core/freezing/keep';
+import { demo } from '$demo/household';
+import { fillDemo } from '$demo/load';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals }) =>
+	page(async () => {
+		const { household: h, stores } = locals;
+		const [places, pots, containers, measures, used, empty] = await Promise.all([stores.home.places(), stores.home.pots(), stores.home.containers(), stores.home.measures(), stores.stock.freezerUsed_L(), stores.home.isEmpty()]);
+		return {
+			title: 'Kitchen',
+			kitchen: { name: h.name, altitudeM: h.altitudeM, units: h.units, zone: h.zone, people: h.people, iceKg: h.iceKg, basins: h.basins, trays: h.trays, trayAreaM2: h.trayAreaM2, tapC: h.tapC, roomC: h.roomC },
+			boil_C: h.altitudeM === null ? null : boilingPoint_C(h.altitudeM),
+			places,
+			pots,
+			containers,
+			measures: measures.map((m) => ({ ...m, foodName: foodById(m.food)?.name ?? m.food })),
+			freezerUsed_L: used,
+			freezer_L: places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0),
+			zones: Intl.supportedValuesOf('timeZone'),
+			empty,
+			isDemo: h.demoDate !== null
+		};
+	});
+
+const isZone = (value: string, helpers: Joi.CustomHelpers<string>) => {
+	try {
+		new Intl.DateTimeFormat('en', { timeZone: value });
+		return value;
+	} catch {
+		return helpers.message({ custom: '{{#label}} is not one that is known; choose one such as Europe/Prague' });
+	}
+};
+
+/** This browser's household; also over plain http in the home network. */
+function remember(event: RequestEvent, id: string): void {
+	event.cookies.set('household', id, { path: '/', httpOnly: true, sameSite: 'lax', maxAge: 400 * 86_400, secure: event.url.protocol === 'https:' });
+}
+
+const saved = (what: string) => ({ saved: what });
+
+async function remove(event: RequestEvent, fields: Record<string, string>) {
+	const values = parse(
+		Joi.object<{ what: 'place' | 'pot' | 'container' | 'measure'; id: string }>({
+			what: Joi.string().valid('place', 'pot', 'container', 'measure').required().label('What to remove'),
+			id: id().required().label('Which')
+		}),
+		fields
+	);
+	await event.locals.stores.home.remove(values.what, values.id);
+	return saved('Removed');
+}
+
+export const actions: Actions = {
+	altitude: (event) =>
+		action(event, async (fields) => {
+			const { altitude, unit } = parse(
+				Joi.object<{ altitude: number; unit: 'm' | 'ft' }>({
+					altitude: decimal().required().label('The altitude'),
+					unit: Joi.string().valid('m', 'ft').required().label('Its unit')
+				}),
+				fields
+			);
+			const metres = unit === 'ft' ? mFromFt(Number(altitude)) : Number(altitude);
+			if (!(metres >= -430 && metres <= 6000)) {
+				throw new AppError(400, 'BAD_INPUT', 'The altitude must be from −430 to 6000 m (−1400 to 19,685 ft). Nothing was saved.', [{ field: 'altitude', message: 'Check the number and its unit.' }]);
+			}
+			await event.locals.stores.home.update({ altitudeM: metres });
+			return saved('Altitude');
+		}),
+
+	basics: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ name: string; units: 'metric' | 'us'; zone: string; people: number }>({
+					name: line(60).required().label('The name'),
+					units: Joi.string().valid('metric', 'us').required().label('Units'),
+					zone: Joi.string().max(60).required().custom(isZone).label('The time zone'),
+					people: Joi.number().integer().min(1).max(60).required().label('People')
+				}),
+				fields
+			);
+			await event.locals.stores.home.update(v);
+			return saved('Household');
+		}),
+
+	equipment: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ iceKg: number; basins: number; trays: number; trayAreaM2: number; tapC: number; roomC: number }>({
+					iceKg: decimalWithin(0, 500).required().label('Ice in kg'),
+					basins: Joi.number().integer().min(1).max(20).required().label('Basins'),
+					trays: Joi.number().integer().min(1).max(100).required().label('Trays'),
+					trayAreaM2: decimalWithin(0.01, 2).required().label('The area of a tray'),
+					tapC: decimalWithin(1, 35).required().label('Tap water'),
+					roomC: decimalWithin(0, 45).required().label('The room')
+				}),
+				fields
+			);
+			await event.locals.stores.home.update({ ...v, iceKg: Number(v.iceKg), trayAreaM2: Number(v.trayAreaM2), tapC: Number(v.tapC), roomC: Number(v.roomC) });
+			return saved('Ice, basins and trays');
+		}),
+
+	pot: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ name: string; litres: number; burnerW: number; burnerKind: 'gas'; basketL?: number }>({
+					name: line(60).required().label('The pot’s name'),
+					litres: decimalWithin(1, 100).required().label('Litres'),
+					burnerW: decimalWithin(300, 20_000).required().label('The burner in watts'),
+					burnerKind: Joi.string().valid('gas', 'electric', 'ceramic', 'induction', 'fire').required().label('The burner'),
+					basketL: decimalWithin(0.5, 100).label('The basket in litres')
+				}),
+				fields
+			);
+			await event.locals.stores.home.addPot({ ...v, litres: Number(v.litres), burnerW: Number(v.burnerW), basketL: v.basketL === undefined ? null : Number(v.basketL) });
+			return saved('Pot');
+		}),
+
+	place: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ name: string; kind: 'counter'; tempC: number; litres?: number }>({
+					name: line(60).required().label('The place’s name'),
+					kind: Joi.string().valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry').required().label('The kind of place'),
+					tempC: decimalWithin(-40, 45).required().label('Its temperature'),
+					litres: decimalWithin(1, 5000).label('Litres inside')
+				}),
+				fields
+			);
+			if ((v.kind as string) === 'freezer' && Number(v.tempC) > -12) {
+				throw new AppError(422, 'TOO_WARM', 'A freezer keeps at −18 °C (0 °F) or below; above −12 °C food does not keep its months. Nothing was saved: measure again, or turn it colder.', [{ field: 'tempC', message: 'Too warm for a freezer.' }]);
+			}
+			await event.locals.stores.home.addPlace({ name: v.name, kind: v.kind, tempC: Number(v.tempC), litres: v.litres === undefined ? null : Number(v.litres) });
+			return saved('Place');
+		}),
+
+	container: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ name: string; kind: 'bag'; volumeMl: number; count: number }>({
+					name: line(60).required().label('The container’s name'),
+					kind: Joi.string().valid('bag', 'box', 'jar').required().label('The kind'),
+					volumeMl: Joi.number().integer().min(50).max(20_000).required().label('Millilitres'),
+					count: Joi.number().integer().min(0).max(10_000).required().label('How many')
+				}),
+				fields
+			);
+			await event.locals.stores.home.addContainer(v);
+			return saved('Container');
+		}),
+
+	count: (event) =>
+		action(event, async (fields) => {
+			const v = parse(Joi.object<{ id: string; count: number }>({ id: id().required().label('The container'), count: Joi.number().integer().min(0).max(10_000).required().label('How many') }), fields);
+			await event.locals.stores.home.setContainerCount(v.id, v.count);
+			return saved('Count');
+		}),
+
+	remove: (event) => action(event, (fields) => remove(event, fields)),
+
+	/** Empties this household: the demo goes, the kitchen starts afresh. */
+	clear: (event) =>
+		action(event, async (fields) => {
+			parse(Joi.object<{ sure: string }>({ sure: Joi.string().valid('yes').required().label('The tick that you are sure') }), fields);
+			const { db, household: h } = event.locals;
+			if (h.demoDate === null) throw new AppError(409, 'NOT_DEMO', 'Only demo data can be cleared this way. Nothing was changed.');
+			await db.transaction(async (tx) => {
+				await tx.delete(household).where(eq(household.id, h.id));
+				// As old as the one it follows, so that devices without a cookie find it too.
+				const fresh = await newHousehold(tx, { name: 'Our kitchen', zone: h.zone, now: h.createdAt });
+				remember(event, fresh);
+			});
+			return saved('Demo data cleared');
+		}),
+
+	/** Brings the demo's kitchen, haul and shelves into an empty household. */
+	demo: (event) =>
+		action(event, async () => {
+			const { db, household: h, now, stores } = event.locals;
+			if (!(await stores.home.isEmpty())) throw new AppError(409, 'NOT_EMPTY', 'This household has lots of its own, so the demo is not laid over them. Start a new household for it; nothing was changed.');
+			await db.transaction(async (tx) => {
+				for (const table of [place, pot, container, ownMeasure]) await tx.delete(table).where(eq(table.householdId, h.id));
+				await tx.update(household).set({ ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), touched: false }).where(eq(household.id, h.id));
+				await fillDemo(tx, h.id, now);
+			});
+			return saved('The demo is back');
+		}),
+
+	/** A household beside this one, empty; this browser goes on in it. */
+	newHousehold: (event) =>
+		action(event, async (fields) => {
+			const { name } = parse(Joi.object<{ name: string }>({ name: line(60).required().label('The name') }), fields);
+			const fresh = await newHousehold(event.locals.db, { name, zone: event.locals.household.zone, now: event.locals.now });
+			remember(event, fresh);
+			redirect(303, '/kitchen');
+		})
+};

@@ -1,0 +1,65 @@
+import Joi from 'joi';
+import { v7 as uuidv7 } from 'uuid';
+import { dateIn, daysBetween } from '$core/freezing/keep';
+import { AppError } from '$lib/server/errors';
+import { id, key, line, parse } from '$lib/server/parse';
+import { action, deviceOf, page } from '$lib/server/respond';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals }) =>
+	page(async () => {
+		const { stores, household, now } = locals;
+		const [lots, places, steps] = await Promise.all([stores.stock.shelves(), stores.home.places(), stores.stock.lastSteps()]);
+		const today = dateIn(household.zone, now.getTime());
+		const rows = lots.map((l) => ({
+			...l,
+			since: l.since.getTime(),
+			packedOn: dateIn(household.zone, l.since.getTime()),
+			daysLeft: l.keepsUntil ? daysBetween(today, l.keepsUntil) : null
+		}));
+		return {
+			title: 'Shelves',
+			places: places.map((p) => {
+				const here = rows.filter((r) => r.placeId === p.id);
+				return { id: p.id, name: p.name, kind: p.kind, tempC: p.tempC, litres: p.litres, lots: here };
+			}),
+			packs: rows.reduce((sum, r) => sum + r.packs, 0),
+			eatNext: rows.filter((r) => r.daysLeft !== null).slice(0, 4),
+			steps: steps.map((s) => ({ ...s, at: s.at.getTime() })),
+			key: uuidv7(),
+			today
+		};
+	});
+
+export const actions: Actions = {
+	act: (event) =>
+		action(event, async (fields) => {
+			const values = parse(
+				Joi.object<{ lotId: string; kind: 'take' | 'give' | 'spoil' | 'count' | 'move'; packs: number; cause?: string; placeId?: string; key: string }>({
+					lotId: id().required().label('The packs'),
+					kind: Joi.string().valid('take', 'give', 'spoil', 'count', 'move').required().label('What happened'),
+					packs: Joi.number().integer().min(0).max(10_000).required().label('The number of packs'),
+					cause: line(200).label('The cause'),
+					placeId: id().label('The place'),
+					key: key()
+				}),
+				fields
+			);
+			if (values.kind !== 'count' && values.packs < 1) throw new AppError(400, 'NOTHING', 'At least one pack. Nothing was changed.', [{ field: 'packs', message: 'At least one.' }]);
+			if (values.kind === 'move') {
+				if (!values.placeId) throw new AppError(400, 'BAD_INPUT', 'Where to? Choose a place. Nothing was changed.', [{ field: 'placeId', message: 'Choose a place.' }]);
+				const to = (await event.locals.stores.home.places()).find((p) => p.id === values.placeId);
+				if (to && to.kind !== 'freezer') {
+					throw new AppError(422, 'NOT_A_FREEZER', `${to.name} is no freezer: frozen packs stay at −18 °C or below. Take what you want to thaw instead; nothing was moved.`, [{ field: 'placeId', message: 'Choose a freezer.' }]);
+				}
+			}
+			const { packs, key: once, ...rest } = values;
+			return { done: await event.locals.stores.stock.act(once, { ...rest, amount: packs }, deviceOf(event)) };
+		}),
+
+	undo: (event) =>
+		action(event, async (fields) => {
+			const { groupId, key: once } = parse(Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }), fields);
+			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
+		})
+};

@@ -1,0 +1,69 @@
+import Joi from 'joi';
+import { redirect } from '@sveltejs/kit';
+import { v7 as uuidv7 } from 'uuid';
+import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
+import { planRun } from '$core/runs/plan';
+import { blanchRules, freezingRules } from '$reference/rules';
+import { AppError } from '$lib/server/errors';
+import { formWords, freshnessOf } from '$lib/server/haul';
+import { id, key, line, parse } from '$lib/server/parse';
+import { action, page } from '$lib/server/respond';
+import { wayQuery, waysFor } from '$lib/server/ways';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, params, url }) =>
+	page(async () => {
+		parse(id().required(), params.lot);
+		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
+		const { lot, place, grams, free_g, shown_g, kitchen, food, ways } = await waysFor(locals.stores, params.lot, query, locals.now);
+		const fresh = freshnessOf(lot, place);
+		return {
+			title: `Ways for ${food.name}`,
+			lot: { id: lot.id, name: food.name, form: formWords(food, lot.form).replace(/^, /, ''), grams, free_g, shown_g, place: place.name, bestBy: fresh.bestBy, intake: food.intake },
+			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
+			cut: { id: ways.cut.id, name: ways.cut.name },
+			portion_g: ways.portion_g,
+			potfuls: query.potfuls ?? '',
+			pots: kitchen.pots.map((p) => ({ id: p.id, name: p.name, litres: p.litres })),
+			pot: query.pot ?? '',
+			containers: kitchen.containers.map((c) => ({ id: c.id, name: c.name, count: c.count })),
+			container: query.container ?? '',
+			people: kitchen.people,
+			freezerFree_L: kitchen.freezerFree_L,
+			ice_kg: kitchen.ice_kg,
+			trays: kitchen.trays,
+			ways: ways.ways.map(shown),
+			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at },
+			key: uuidv7()
+		};
+	});
+
+/** What the page needs of a way, and no more. */
+function shown(way: FreezeWay | RefusedWay) {
+	if (way.kind === 'refused') return way;
+	const { food: _food, cut: _cut, row, line: l, packs, pot, ...rest } = way;
+	return {
+		...rest,
+		row: row ? { note: row.note ?? null, method: row.method } : null,
+		pot: pot?.name ?? null,
+		line: l ?? null,
+		packs: { ...packs, container: packs.container?.name ?? null, problem: packs.problem ?? null }
+	};
+}
+
+export const actions: Actions = {
+	start: (event) =>
+		action(event, async (fields) => {
+			const { way: wayId, key: once, ...query } = fields;
+			const values = parse(Joi.object<{ way: string; key: string }>({ way: line(60).required().label('The way'), key: key() }), { way: wayId, key: once });
+			parse(id().required(), event.params.lot);
+			const { lot, free_g, shown_g, kitchen, ways } = await waysFor(event.locals.stores, event.params.lot ?? '', wayQuery(query), event.locals.now);
+			const way = ways.ways.find((w) => w.id === values.way);
+			if (!way) throw new AppError(400, 'UNKNOWN_WAY', 'There is no such way for this item. Nothing was started.', [{ field: 'way', message: 'Choose one of the ways shown.' }]);
+			if (way.kind === 'refused') throw new AppError(422, 'REFUSED', `${way.reason} Instead: ${way.instead.join('; ')}.`);
+			if (free_g === 0) throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
+			const plan = planRun(way, { lotId: lot.id, form: lot.form, raw_g: shown_g, kitchen });
+			const { id: runId } = await event.locals.stores.runs.start(values.key, plan);
+			redirect(303, `/stove/${runId}`);
+		})
+};

@@ -1,0 +1,30 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: vitePreprocess(),
+	kit: {
+		adapter: adapter({ precompress: false }),
+		alias: { $core: 'src/core', $reference: 'src/reference', $demo: 'src/demo' },
+		csp: {
+			mode: 'auto',
+			directives: {
+				'default-src': ['self'],
+				'script-src': ['self'],
+				'style-src': ['self', 'unsafe-inline'],
+				'img-src': ['self', 'data:'],
+				'object-src': ['none'],
+				'frame-ancestors': ['none'],
+				'base-uri': ['self'],
+				'form-action': ['self']
+			}
+		},
+		typescript: {
+			config: (config) => {
+				config.include.push('../*.ts', '../*.js', '../bin/**/*.mjs', '../tests/**/*.ts');
+				return config;
+			}
+		}
+	}
+};
