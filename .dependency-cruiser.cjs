@@ -39,7 +39,7 @@ module.exports = {
 		doNotFollow: { path: 'node_modules' },
 		exclude: { path: '\\.svelte-kit' },
 		tsPreCompilationDeps: true,
-		tsConfig: { fileName: 'src/core/tsconfig.json' },
+		tsConfig: { fileName: 'tsconfig.json' },
 		enhancedResolveOptions: { extensions: ['.ts', '.js', '.json'], conditionNames: ['import', 'types', 'default'] }
 	}
 };

@@ -11,7 +11,13 @@ try {
 	const database = process.env.DATABASE_URL ? undefined : await startPostgres();
 	const port = await freePort();
 	const origin = `http://127.0.0.1:${port}`;
-	const app = startApp({ databaseUrl: process.env.DATABASE_URL ?? database?.url ?? '', host: '127.0.0.1', port, origin, extra: { ROOT_JAR_DEMO: 'reset' } });
+	const app = startApp({
+		databaseUrl: process.env.DATABASE_URL ?? database?.url ?? '',
+		host: '127.0.0.1',
+		port,
+		origin,
+		extra: { ROOT_JAR_DEMO: 'reset' }
+	});
 	const ready = await answers(`${origin}/basket`, 60_000, app.exited);
 	await app.stop();
 	await database?.stop();

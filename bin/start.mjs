@@ -16,10 +16,11 @@ async function stopAll(/** @type {number} */ code) {
 	for (const stop of stops.reverse()) await stop();
 	process.exit(code);
 }
-for (const name of /** @type {NodeJS.Signals[]} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.on(name, () => {
-	say('\nStopping …');
-	void stopAll(0);
-});
+for (const name of /** @type {NodeJS.Signals[]} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+	process.on(name, () => {
+		say('\nStopping …');
+		void stopAll(0);
+	});
 
 /** @param {string} host @param {number} port */
 const isFree = (host, port) =>
@@ -39,9 +40,11 @@ function homeAddress() {
 try {
 	const port = Number(process.env.PORT ?? 4180);
 	const host = process.env.HOST ?? '127.0.0.1';
-	if (!(Number.isInteger(port) && port > 0 && port < 65536)) throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);
+	if (!(Number.isInteger(port) && port > 0 && port < 65536))
+		throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);
 	await ensurePackages();
-	if (!(await isFree(host, port))) throw new Plain(`Port ${port} is in use. Stop what uses it, or start with another: PORT=${port + 1} npm start`);
+	if (!(await isFree(host, port)))
+		throw new Plain(`Port ${port} is in use. Stop what uses it, or start with another: PORT=${port + 1} npm start`);
 	await ensureBuild();
 	let databaseUrl = process.env.DATABASE_URL;
 	if (!databaseUrl) {
@@ -57,7 +60,8 @@ try {
 		stops.push(app.stop);
 		void app.exited.then((code) => stopAll(Number(code)));
 		const local = host === '0.0.0.0' ? `http://127.0.0.1:${port}` : origin;
-		if (!(await answers(`${local}/basket`, 60_000, app.exited))) throw new Plain('The application did not answer within a minute. The lines above may say why.');
+		if (!(await answers(`${local}/basket`, 60_000, app.exited)))
+			throw new Plain('The application did not answer within a minute. The lines above may say why.');
 		say(`\nRoot Jar is ready:  ${origin}\n`);
 		if (open) {
 			const { default: qrcode } = await import('qrcode');

@@ -17,7 +17,8 @@ function db(): Database {
 
 export const init: ServerInit = async () => {
 	if (building) return;
-	if (!env.DATABASE_URL) throw new Error('DATABASE_URL is not set. Start with "npm start" or "npm run dev", which make a database.');
+	if (!env.DATABASE_URL)
+		throw new Error('DATABASE_URL is not set. Start with "npm start" or "npm run dev", which make a database.');
 	database = connect(env.DATABASE_URL);
 	await bringUpToDate(database.db);
 	await keepDemo(database.db, new Date(), env.ROOT_JAR_DEMO === 'reset');

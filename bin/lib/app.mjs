@@ -12,7 +12,17 @@ export function startApp({ databaseUrl, host, port, origin, extra = {} }) {
 		cwd: root,
 		detached: true,
 		stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-		env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl, HOST: host, PORT: String(port), ORIGIN: origin, SHUTDOWN_TIMEOUT: '3', BODY_SIZE_LIMIT: '1M', ...extra }
+		env: {
+			...process.env,
+			NODE_ENV: 'production',
+			DATABASE_URL: databaseUrl,
+			HOST: host,
+			PORT: String(port),
+			ORIGIN: origin,
+			SHUTDOWN_TIMEOUT: '3',
+			BODY_SIZE_LIMIT: '1M',
+			...extra
+		}
 	});
 	const exited = new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 0)));
 	return {
@@ -30,7 +40,7 @@ export function startApp({ databaseUrl, host, port, origin, extra = {} }) {
 export async function answers(url, ms, exited) {
 	let over = false;
 	void exited.then(() => (over = true));
-	for (const end = Date.now() + ms; Date.now() < end && !over; ) {
+	for (const end = Date.now() + ms; Date.now() < end && !over;) {
 		try {
 			const reply = await fetch(url, { redirect: 'manual' });
 			await reply.arrayBuffer();

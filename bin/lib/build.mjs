@@ -25,6 +25,11 @@ export async function ensureBuild() {
 	const now = hash.digest('hex');
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
 	say('Building (about half a minute, when the sources changed) …');
-	await must('The build', process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error']);
+	await must('The build', process.execPath, [
+		join(root, 'node_modules/vite/bin/vite.js'),
+		'build',
+		'--logLevel',
+		'error'
+	]);
 	writeFileSync(stamp, now);
 }

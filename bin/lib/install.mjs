@@ -8,7 +8,9 @@ const stamp = join(root, 'node_modules', '.root-jar-lock');
 
 /** Installs the packages when they are missing or the lock file has changed since the last install. */
 export async function ensurePackages() {
-	const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+	const lock = createHash('sha256')
+		.update(readFileSync(join(root, 'package-lock.json')))
+		.digest('hex');
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
 	if (existsSync(join(root, 'node_modules', '.package-lock.json')) && !existsSync(stamp)) {
 		const { code } = await capture('npm', ['ls', '--depth=0', '--silent']);
@@ -34,12 +36,17 @@ export async function ensureDebian(what, packages, present) {
 	const command = `apt-get install -y ${packages.join(' ')}`;
 	const isRoot = process.getuid?.() === 0;
 	if (!isRoot || !(await onPath('apt-get'))) {
-		throw new Plain(`${what} is not installed here. Install it with\n\n    sudo apt-get update && sudo ${command}\n\nand start again.`);
+		throw new Plain(
+			`${what} is not installed here. Install it with\n\n    sudo apt-get update && sudo ${command}\n\nand start again.`
+		);
 	}
 	say(`Installing ${what} from Debian's packages …`);
 	const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
 	await run('apt-get', ['update', '-qq'], { env, quiet: true });
-	await must(command, 'apt-get', ['install', '-y', '-qq', ...packages], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+	await must(command, 'apt-get', ['install', '-y', '-qq', ...packages], {
+		env,
+		stdio: ['ignore', 'ignore', 'inherit']
+	});
 	if (!(await present())) throw new Plain(`${what} is still not found after "${command}".`);
 }
 

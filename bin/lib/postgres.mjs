@@ -7,7 +7,17 @@
 import { spawn } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
-import { chownSync, existsSync, mkdirSync, readFileSync, readdirSync, readlinkSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+	chownSync,
+	existsSync,
+	mkdirSync,
+	readFileSync,
+	readdirSync,
+	readlinkSync,
+	renameSync,
+	rmSync,
+	writeFileSync
+} from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { capture } from './run.mjs';
@@ -32,7 +42,8 @@ async function serverUser() {
 	if (process.getuid?.() !== 0) return {};
 	const { code, out } = await capture('id', ['-u', 'postgres']);
 	const group = await capture('id', ['-g', 'postgres']);
-	if (code !== 0) throw new Plain('There is no "postgres" user to run the database as. Reinstall the Debian package postgresql.');
+	if (code !== 0)
+		throw new Plain('There is no "postgres" user to run the database as. Reinstall the Debian package postgresql.');
 	return { uid: Number(out.trim()), gid: Number(group.out.trim()) };
 }
 
@@ -45,7 +56,15 @@ async function reachable(folder, user) {
 		return false;
 	}
 	const probe = join(folder, '.probe');
-	return (await capture('sh', ['-c', `: > '${probe.replaceAll("'", "'\\''")}' && rm -f '${probe.replaceAll("'", "'\\''")}'`], { ...user, cwd: '/' })).code === 0;
+	return (
+		(
+			await capture(
+				'sh',
+				['-c', `: > '${probe.replaceAll("'", "'\\''")}' && rm -f '${probe.replaceAll("'", "'\\''")}'`],
+				{ ...user, cwd: '/' }
+			)
+		).code === 0
+	);
 }
 
 /** @param {string} name @param {{uid?: number, gid?: number}} user */
@@ -55,7 +74,10 @@ async function clusterFolder(name, user) {
 	if (await reachable(own, user)) return join(own, name);
 	const hash = createHash('sha256').update(root).digest('hex').slice(0, 12);
 	const other = join('/var/tmp', `root-jar-${hash}`);
-	if (!(await reachable(other, user))) throw new Plain(`The database user can write neither ${own} nor ${other}. Set ROOT_JAR_DATA to a folder that it can write.`);
+	if (!(await reachable(other, user)))
+		throw new Plain(
+			`The database user can write neither ${own} nor ${other}. Set ROOT_JAR_DATA to a folder that it can write.`
+		);
 	say(`The database user cannot reach this folder, so the data lives in ${other}`);
 	return join(other, name);
 }
@@ -95,18 +117,21 @@ async function stopPostmaster(pid) {
 	await gone(pid, 5_000);
 }
 
+/** @param {number} pid */
+function workingFolder(pid) {
+	try {
+		return readlinkSync(`/proc/${pid}/cwd`);
+	} catch {
+		return undefined;
+	}
+}
+
 /** A pid file left by a crash: our own orphan is stopped, a stale file is removed. @param {string} folder */
 async function clearLeftovers(folder) {
 	const file = join(folder, 'postmaster.pid');
 	if (!existsSync(file)) return;
 	const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
-	let cwd = '';
-	try {
-		cwd = readlinkSync(`/proc/${pid}/cwd`);
-	} catch {
-		cwd = '';
-	}
-	if (cwd === folder) {
+	if (workingFolder(pid) === folder) {
 		say('Stopping a database that an earlier run left behind …');
 		await stopPostmaster(pid);
 	}
@@ -170,34 +195,73 @@ export async function startPostgres({ name = 'pg', throwaway = false } = {}) {
 }
 
 /** Into a side folder, then renamed: a run that is cut off leaves nothing half made. */
-async function initialise(/** @type {string} */ bin, /** @type {string} */ folder, /** @type {{uid?: number, gid?: number}} */ user, /** @type {boolean} */ throwaway) {
+async function initialise(
+	/** @type {string} */ bin,
+	/** @type {string} */ folder,
+	/** @type {{uid?: number, gid?: number}} */ user,
+	/** @type {boolean} */ throwaway
+) {
 	say(throwaway ? 'Making a throw-away database …' : 'Making the database …');
 	const side = `${folder}.new`;
 	rmSync(side, { recursive: true, force: true });
 	const secret = `${folder}.password`;
 	writeFileSync(secret, randomBytes(18).toString('base64url'), { mode: 0o600 });
 	if (user.uid !== undefined) chownSync(secret, user.uid, user.gid ?? user.uid);
-	const args = ['-D', side, '-U', 'rootjar', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256', `--pwfile=${secret}`];
-	const { code, out } = await capture(join(bin, 'initdb'), throwaway ? [...args, '--no-sync'] : args, { ...user, env, cwd: '/' });
+	const args = [
+		'-D',
+		side,
+		'-U',
+		'rootjar',
+		'-E',
+		'UTF8',
+		'--locale=C.UTF-8',
+		'--auth=scram-sha-256',
+		`--pwfile=${secret}`
+	];
+	const { code, out } = await capture(join(bin, 'initdb'), throwaway ? [...args, '--no-sync'] : args, {
+		...user,
+		env,
+		cwd: '/'
+	});
 	if (code !== 0) throw new Plain(`The database could not be made:\n${out}`);
 	renameSync(side, folder);
 }
 
 /** Three tries, since a free port can be taken between the look and the start. */
-async function launch(/** @type {string} */ bin, /** @type {string} */ folder, /** @type {{uid?: number, gid?: number}} */ user, /** @type {boolean} */ throwaway) {
+async function launch(
+	/** @type {string} */ bin,
+	/** @type {string} */ folder,
+	/** @type {{uid?: number, gid?: number}} */ user,
+	/** @type {boolean} */ throwaway
+) {
 	let lastOutput = '';
 	for (let attempt = 0; attempt < 3; attempt++) {
 		const port = await freePort();
-		const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'timezone=UTC', 'max_connections=40', 'log_min_messages=warning'];
+		const settings = [
+			'listen_addresses=127.0.0.1',
+			'unix_socket_directories=',
+			'timezone=UTC',
+			'max_connections=40',
+			'log_min_messages=warning'
+		];
 		if (throwaway) settings.push('fsync=off', 'synchronous_commit=off', 'full_page_writes=off');
 		const args = ['-D', folder, '-p', String(port), ...settings.flatMap((s) => ['-c', s])];
-		const child = spawn(join(bin, 'postgres'), args, { ...user, env, cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+		const child = spawn(join(bin, 'postgres'), args, {
+			...user,
+			env,
+			cwd: '/',
+			detached: true,
+			stdio: ['ignore', 'ignore', 'pipe']
+		});
 		let over = false;
 		child.on('exit', () => (over = true));
 		child.on('error', () => (over = true));
 		child.stderr.on('data', (d) => (lastOutput = (lastOutput + d).slice(-4000)));
 		for (const end = Date.now() + 60_000; Date.now() < end && !over; await wait(50)) {
-			const ready = await capture(join(bin, 'pg_isready'), ['-h', '127.0.0.1', '-p', String(port), '-q'], { env, cwd: '/' });
+			const ready = await capture(join(bin, 'pg_isready'), ['-h', '127.0.0.1', '-p', String(port), '-q'], {
+				env,
+				cwd: '/'
+			});
 			if (ready.code === 0 && child.pid) {
 				child.stderr.resume();
 				child.unref();

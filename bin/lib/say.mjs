@@ -12,6 +12,6 @@ export class Plain extends Error {}
 /** @param {unknown} error @returns {never} */
 export function fail(error) {
 	const known = error instanceof Plain;
-	process.stderr.write(`\n${known ? error.message : (error instanceof Error ? error.stack : String(error))}\n`);
+	process.stderr.write(`\n${known ? error.message : error instanceof Error ? error.stack : String(error)}\n`);
 	process.exit(1);
 }

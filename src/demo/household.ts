@@ -16,7 +16,19 @@ export interface DemoBatch {
 }
 
 export const demo = {
-	household: { name: 'Harrow End', altitudeM: 380, units: 'metric', zone: 'Europe/Prague', people: 5, iceKg: 6, basins: 2, trays: 6, trayAreaM2: 0.15, tapC: 13, roomC: 24 },
+	household: {
+		name: 'Harrow End',
+		altitudeM: 380,
+		units: 'metric',
+		zone: 'Europe/Prague',
+		people: 5,
+		iceKg: 6,
+		basins: 2,
+		trays: 6,
+		trayAreaM2: 0.15,
+		tapC: 13,
+		roomC: 24
+	},
 	places: [
 		{ name: 'Kitchen counter', kind: 'counter', tempC: 24, litres: null },
 		{ name: 'Fridge', kind: 'fridge', tempC: 4, litres: null },
@@ -50,13 +62,109 @@ export const demo = {
 		{ said: '22 kg potatoes', place: 'Cool room', hoursAgo: 74 }
 	],
 	batches: [
-		{ food: 'peas', cut: 'shelled', way: 'Blanch + freeze', daysAgo: 341, raw_g: 6400, packs: 8, pack_g: 300, container: 'Freezer bag 1 L', place: 'Chest freezer, top basket', months: 12, taken: [280, 200, 92, 30] },
-		{ food: 'green-beans', cut: 'cut', way: 'Blanch + freeze', daysAgo: 24, raw_g: 6200, packs: 11, pack_g: 500, container: 'Freezer bag 2 L', place: 'Chest freezer, top basket', months: 12, taken: [9] },
-		{ food: 'kale', cut: 'leaves', way: 'Blanch + freeze', daysAgo: 58, raw_g: 4200, packs: 9, pack_g: 300, container: 'Freezer bag 1 L', place: 'Chest freezer, top basket', months: 12, taken: [40, 26, 12] },
-		{ food: 'zucchini', cut: 'grated', way: 'Freeze raw', daysAgo: 48, raw_g: 5200, packs: 9, pack_g: 500, container: 'Freezer bag 1 L', place: 'Chest freezer, floor', months: 3, taken: [33, 14] },
-		{ food: 'strawberries', cut: 'whole', way: 'Freeze raw', daysAgo: 66, raw_g: 7900, packs: 13, pack_g: 500, container: 'Freezer bag 2 L', place: 'Chest freezer, floor', months: 12, taken: [50, 41, 20, 6] },
-		{ food: 'raspberries', cut: 'whole', way: 'Freeze raw', daysAgo: 31, raw_g: 3800, packs: 12, pack_g: 300, container: 'Freezer bag 1 L', place: 'Chest freezer, floor', months: 12, taken: [11, 4] },
-		{ food: 'broccoli', cut: 'florets', way: 'Blanch + freeze', daysAgo: 74, raw_g: 5100, packs: 8, pack_g: 500, container: 'Freezer bag 2 L', place: 'Chest freezer, floor', months: 12, taken: [60, 22] },
-		{ food: 'bell-peppers', cut: 'dice', way: 'Freeze raw', daysAgo: 12, raw_g: 3000, packs: 9, pack_g: 250, container: 'Box 750 ml', place: 'Chest freezer, top basket', months: 12, taken: [] }
+		{
+			food: 'peas',
+			cut: 'shelled',
+			way: 'Blanch + freeze',
+			daysAgo: 341,
+			raw_g: 6400,
+			packs: 8,
+			pack_g: 300,
+			container: 'Freezer bag 1 L',
+			place: 'Chest freezer, top basket',
+			months: 12,
+			taken: [280, 200, 92, 30]
+		},
+		{
+			food: 'green-beans',
+			cut: 'cut',
+			way: 'Blanch + freeze',
+			daysAgo: 24,
+			raw_g: 6200,
+			packs: 11,
+			pack_g: 500,
+			container: 'Freezer bag 2 L',
+			place: 'Chest freezer, top basket',
+			months: 12,
+			taken: [9]
+		},
+		{
+			food: 'kale',
+			cut: 'leaves',
+			way: 'Blanch + freeze',
+			daysAgo: 58,
+			raw_g: 4200,
+			packs: 9,
+			pack_g: 300,
+			container: 'Freezer bag 1 L',
+			place: 'Chest freezer, top basket',
+			months: 12,
+			taken: [40, 26, 12]
+		},
+		{
+			food: 'zucchini',
+			cut: 'grated',
+			way: 'Freeze raw',
+			daysAgo: 48,
+			raw_g: 5200,
+			packs: 9,
+			pack_g: 500,
+			container: 'Freezer bag 1 L',
+			place: 'Chest freezer, floor',
+			months: 3,
+			taken: [33, 14]
+		},
+		{
+			food: 'strawberries',
+			cut: 'whole',
+			way: 'Freeze raw',
+			daysAgo: 66,
+			raw_g: 7900,
+			packs: 13,
+			pack_g: 500,
+			container: 'Freezer bag 2 L',
+			place: 'Chest freezer, floor',
+			months: 12,
+			taken: [50, 41, 20, 6]
+		},
+		{
+			food: 'raspberries',
+			cut: 'whole',
+			way: 'Freeze raw',
+			daysAgo: 31,
+			raw_g: 3800,
+			packs: 12,
+			pack_g: 300,
+			container: 'Freezer bag 1 L',
+			place: 'Chest freezer, floor',
+			months: 12,
+			taken: [11, 4]
+		},
+		{
+			food: 'broccoli',
+			cut: 'florets',
+			way: 'Blanch + freeze',
+			daysAgo: 74,
+			raw_g: 5100,
+			packs: 8,
+			pack_g: 500,
+			container: 'Freezer bag 2 L',
+			place: 'Chest freezer, floor',
+			months: 12,
+			taken: [60, 22]
+		},
+		{
+			food: 'bell-peppers',
+			cut: 'dice',
+			way: 'Freeze raw',
+			daysAgo: 12,
+			raw_g: 3000,
+			packs: 9,
+			pack_g: 250,
+			container: 'Box 750 ml',
+			place: 'Chest freezer, top basket',
+			months: 12,
+			taken: []
+		}
 	] satisfies DemoBatch[]
 } as const;

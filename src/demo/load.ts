@@ -23,7 +23,9 @@ function morning(now: Date): number {
 /** Lays the demo household out for today. One transaction. @returns its id */
 export function loadDemo(db: Database, now: Date, id: string = uuidv7()): Promise<string> {
 	return db.transaction(async (tx) => {
-		await tx.insert(household).values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: now });
+		await tx
+			.insert(household)
+			.values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: now });
 		await fillDemo(tx, id, now);
 		return id;
 	});
@@ -60,7 +62,7 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 				condition: read.condition,
 				said: item.said,
 				note: '',
-				title: read.food.name,
+				title: read.called,
 				since: new Date(base - (item.hoursAgo - 2) * 3_600_000)
 			},
 			now
@@ -76,7 +78,15 @@ function placeOf(places: Map<string, string>, name: string): string {
 	return placeId;
 }
 
-async function addBatch(tx: Tx, id: string, now: Date, places: Map<string, string>, containers: Map<string, string>, b: (typeof demo.batches)[number], n: number): Promise<void> {
+async function addBatch(
+	tx: Tx,
+	id: string,
+	now: Date,
+	places: Map<string, string>,
+	containers: Map<string, string>,
+	b: (typeof demo.batches)[number],
+	n: number
+): Promise<void> {
 	const food = foodById(b.food);
 	if (!food) throw new Error(`The demo's food "${b.food}" is unknown.`);
 	const cut = cutOf(food, b.cut);
@@ -98,18 +108,46 @@ async function addBatch(tx: Tx, id: string, now: Date, places: Map<string, strin
 		packedOn,
 		keepsUntil,
 		useWords: cut.use,
-		closing: { raw_g: b.raw_g, load_g: packed_g, packed_g, packs: b.packs, supper_g: 0, yield: packed_g / b.raw_g, elapsed_s: 3.4 * 3600, hands_s: 1.6 * 3600, lots: [], potfuls: [] },
+		closing: {
+			raw_g: b.raw_g,
+			load_g: packed_g,
+			packed_g,
+			packs: b.packs,
+			supper_g: 0,
+			yield: packed_g / b.raw_g,
+			elapsed_s: 3.4 * 3600,
+			hands_s: 1.6 * 3600,
+			lots: [],
+			potfuls: []
+		},
 		createdAt: at
 	});
 	const lotId = await makeLot(
 		tx,
 		id,
-		{ kind: 'pack', food: food.id, form: 'whole', placeId: placeOf(places, b.place), condition: 'firm', said: '', note: '', title, packG: b.pack_g, containerId: containers.get(b.container) ?? null, batchId, since: at, keepsUntil },
+		{
+			kind: 'pack',
+			food: food.id,
+			form: 'whole',
+			placeId: placeOf(places, b.place),
+			condition: 'firm',
+			said: '',
+			note: '',
+			title,
+			packG: b.pack_g,
+			containerId: containers.get(b.container) ?? null,
+			batchId,
+			since: at,
+			keepsUntil
+		},
 		at
 	);
 	await post(tx, id, uuidv7(), [{ lotId, kind: 'put', grams: 0, packs: b.packs, batchId }], { now: at, by: 'demo' });
 	for (const daysAgo of b.taken) {
-		await post(tx, id, uuidv7(), [{ lotId, kind: 'take', grams: 0, packs: -1, batchId }], { now: new Date(now.getTime() - daysAgo * day_ms), by: 'demo' });
+		await post(tx, id, uuidv7(), [{ lotId, kind: 'take', grams: 0, packs: -1, batchId }], {
+			now: new Date(now.getTime() - daysAgo * day_ms),
+			by: 'demo'
+		});
 	}
 }
 
@@ -127,7 +165,12 @@ export async function keepDemo(db: Database, now: Date, reset: boolean): Promise
 		if (old) await tx.delete(household).where(and(eq(household.id, old.id), isNotNull(household.demoDate)));
 		// The same id, so that a browser's cookie still finds it; the oldest date, so that it stays the first.
 		const id = old?.id ?? uuidv7();
-		await tx.insert(household).values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: old?.createdAt ?? now });
+		await tx.insert(household).values({
+			id,
+			...demo.household,
+			demoDate: dateIn(demo.household.zone, now.getTime()),
+			createdAt: old?.createdAt ?? now
+		});
 		await fillDemo(tx, id, now);
 	});
 }

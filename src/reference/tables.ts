@@ -24,6 +24,8 @@ export interface BlanchRow extends Provenance {
 	readonly endPoint?: string;
 	/** A dip that loosens skins: no altitude minute, since the skins tell. */
 	readonly dip?: boolean;
+	/** Why the chill is computed for this shape. */
+	readonly chillNote?: string;
 	/** What goes into the water where that is not the finished cut (ears for kernels). */
 	readonly blanchedAs?: { readonly cut: string; readonly shape: Shape; readonly size_mm: number };
 }
@@ -74,7 +76,11 @@ export interface FoodRow {
 	readonly measures: Readonly<Record<string, MeasureRow | Readonly<Record<string, MeasureRow>>>>;
 	/** As it comes in, loose in a bowl. */
 	readonly bulk_kg_per_L: Sourced;
-	readonly keeping: readonly ({ readonly place: PlaceKind; readonly days: Range; readonly at_C: number } & Provenance)[];
+	readonly keeping: readonly ({
+		readonly place: PlaceKind;
+		readonly days: Range;
+		readonly at_C: number;
+	} & Provenance)[];
 	/** Colder than this hurts it, so that cold no longer lengthens its life. */
 	readonly coldest_C: number;
 	readonly intake: string;

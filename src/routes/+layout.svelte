@@ -9,6 +9,7 @@
 	import { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import { provideClock, provideRuns, Runs, sendByFetch } from '$lib/ui/run/runs-state.svelte';
 	import { ring } from '$lib/ui/run/ring';
+	import { Rung } from '$lib/ui/run/rung';
 	import Keys from '$lib/ui/shell/keys.svelte';
 	import { places } from '$lib/ui/shell/places';
 	import Rail from '$lib/ui/shell/rail.svelte';
@@ -17,7 +18,12 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 
 	const browser = typeof window !== 'undefined';
-	const clock = provideClock(new Clock(untrack(() => data.now), browser ? Date.now() : untrack(() => data.now)));
+	const clock = provideClock(
+		new Clock(
+			untrack(() => data.now),
+			browser ? Date.now() : untrack(() => data.now)
+		)
+	);
 	const runs = provideRuns(new Runs(sendByFetch, browser ? window.localStorage : undefined));
 	untrack(() => runs.sync(data.runs));
 	$effect.pre(() => {
@@ -30,11 +36,11 @@
 
 	let keysOpen = $state(false);
 	let wentKey = 0;
-	const rung = new Set<string>();
+	const rung = new Rung();
 	const overdue = $derived(runs.timers.filter((t) => t.due !== null && t.due <= clock.now));
 
 	onMount(() => {
-		for (const t of overdue) rung.add(t.runId + t.key);
+		rung.add(overdue.map((t) => t.runId + t.key));
 		const tick = setInterval(() => clock.tick(Date.now()), 250);
 		const follow = setInterval(() => {
 			if (document.visibilityState === 'visible') for (const s of runs.all) void s.follow();
@@ -52,12 +58,12 @@
 	});
 
 	$effect(() => {
-		const fresh = overdue.filter((t) => !rung.has(t.runId + t.key));
-		for (const t of fresh) rung.add(t.runId + t.key);
-		if (fresh.length > 0) ring();
+		if (rung.add(overdue.map((t) => t.runId + t.key)).length > 0) ring();
 	});
 
-	const title = $derived(`${overdue.length > 0 ? `(${overdue.length}) now: ${overdue[0]?.label} · ` : ''}${page.data.title ?? 'Root Jar'} · Root Jar`);
+	const title = $derived(
+		`${overdue.length > 0 ? `(${overdue.length}) now: ${overdue[0]?.label} · ` : ''}${page.data.title ?? 'Root Jar'} · Root Jar`
+	);
 
 	function onkeydown(event: KeyboardEvent) {
 		const target = event.target as HTMLElement;
@@ -80,25 +86,30 @@
 
 <a href="#main" class="btn btn-full absolute -top-20 left-2 z-50 focus:top-2">To the content</a>
 <div class="flex min-h-dvh flex-col">
-	<header class="no-print border-rim bg-enamel flex flex-wrap items-end gap-x-6 border-b-[3px] px-4 sm:px-6">
-		<a href="/basket" class="head text-rim py-2.5 text-2xl font-extrabold no-underline">Root Jar</a>
-		<nav aria-label="Places" class="order-last -mb-[3px] flex w-full gap-0.5 overflow-x-auto sm:order-none sm:w-auto sm:flex-1">
+	<header class="no-print flex flex-wrap items-end gap-x-6 border-b-[3px] border-rim bg-enamel px-4 sm:px-6">
+		<a href="/basket" class="head py-2.5 text-2xl font-extrabold text-rim no-underline">Root Jar</a>
+		<nav
+			aria-label="Places"
+			class="order-last -mb-[3px] flex w-full gap-0.5 overflow-x-auto sm:order-none sm:w-auto sm:flex-1"
+		>
 			{#each places as p (p.href)}
 				{@const on = page.url.pathname.startsWith(p.href)}
 				<a
 					href={p.href}
 					aria-current={on ? 'page' : undefined}
-					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-3 text-[15px] no-underline {on ? 'border-rim bg-ground text-rim font-bold' : 'text-ink border-transparent hover:underline'}"
+					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-3 text-[15px] no-underline {on
+						? 'border-rim bg-ground font-bold text-rim'
+						: 'border-transparent text-ink hover:underline'}"
 				>
 					{p.name}
 				</a>
 			{/each}
 		</nav>
-		<div class="text-soft ml-auto py-1.5 text-right text-sm leading-tight">
+		<div class="ml-auto py-1.5 text-right text-sm leading-tight text-soft">
 			<div>
 				{data.household.name} ·
 				{#if data.household.altitude_m === null}
-					<a href="/kitchen" class="text-red font-bold">altitude not set</a>
+					<a href="/kitchen" class="font-bold text-red">altitude not set</a>
 				{:else}
 					<a href="/kitchen" class="text-soft">{sayAltitude(data.household.altitude_m, data.household.units)}</a>
 				{/if}

@@ -42,11 +42,12 @@ export function nearFoods(text: string, most = 3): FoodRow[] {
 }
 
 /** The longest food name at the start of the text, and what follows it. */
-export function leadingFood(text: string): { food: FoodRow; rest: string } | undefined {
+export function leadingFood(text: string): { food: FoodRow; called: string; rest: string } | undefined {
 	const words = text.trim().split(/\s+/);
 	for (let n = Math.min(words.length, 5); n > 0; n--) {
-		const food = findFood(words.slice(0, n).join(' '));
-		if (food) return { food, rest: words.slice(n).join(' ') };
+		const called = words.slice(0, n).join(' ');
+		const food = findFood(called);
+		if (food) return { food, called, rest: words.slice(n).join(' ') };
 	}
 	return undefined;
 }

@@ -44,7 +44,8 @@ export function freshness(input: FreshnessInput): Freshness {
 	const row = food.keeping.find((k) => k.place === input.place) ?? food.keeping[0];
 	if (!row) throw new Error(`${food.id} has no keeping time`);
 	const felt_C = Math.max(input.place_C, Math.min(food.coldest_C, row.at_C));
-	const scale = Math.min(2, freshnessRules.q10.value ** ((row.at_C - felt_C) / 10)) * freshnessRules[input.condition].value;
+	const scale =
+		Math.min(2, freshnessRules.q10.value ** ((row.at_C - felt_C) / 10)) * freshnessRules[input.condition].value;
 	const days = [row.days[0] * scale, row.days[1] * scale] as const;
 	const warning =
 		input.place_C < food.coldest_C - 1

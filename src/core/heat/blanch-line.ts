@@ -67,7 +67,10 @@ const handling_s = 40;
 const carried_L_per_kg = 0.1;
 
 /** Seconds in the water: the published minutes and, from 5,000 ft, the published minute more. */
-export function blanchTime_s(row: BlanchRow, altitude_m: number): { seconds: readonly [number, number]; extra_s: number } {
+export function blanchTime_s(
+	row: BlanchRow,
+	altitude_m: number
+): { seconds: readonly [number, number]; extra_s: number } {
 	const high = !row.dip && altitude_m >= blanchRules.altitudeFrom_m.value;
 	const extra_s = high ? blanchRules.altitudeExtra_s.value : 0;
 	return { seconds: [row.minutes[0] * 60 + extra_s, row.minutes[1] * 60 + extra_s], extra_s };
@@ -115,23 +118,27 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 	const reboil_s = steam ? 0 : (each_kg * heat * (boil_C - input.food_C)) / power;
 	const piece = row.blanchedAs ?? cut.piece;
 	// A dip heats the skin only: cold water stops it within its own minute, without ice.
-	const chill_s = row.dip ? Math.max(60, seconds[1]) : chillTime_s({
-		shape: piece.shape,
-		size_m: piece.size_mm / 1000,
-		start_C: input.food_C,
-		boil_C,
-		blanch_s: seconds[1],
-		bath_C: 4,
-		target_C: blanchRules.chillTarget_C.value
-	});
-	const ice = row.dip ? { kg: 0, rule_kg: 0 } : iceToHave_kg({
-		food_kg: input.load_kg,
-		foodHeat_J_kgK: heat,
-		hot_C: boil_C,
-		basin_L: each_kg * blanchRules.basinStart_L_per_kg.value * input.basins,
-		tap_C: input.tap_C,
-		end_C: blanchRules.chillTarget_C.value - 5
-	});
+	const chill_s = row.dip
+		? Math.max(60, seconds[1])
+		: chillTime_s({
+				shape: piece.shape,
+				size_m: piece.size_mm / 1000,
+				start_C: input.food_C,
+				boil_C,
+				blanch_s: seconds[1],
+				bath_C: 4,
+				target_C: blanchRules.chillTarget_C.value
+			});
+	const ice = row.dip
+		? { kg: 0, rule_kg: 0 }
+		: iceToHave_kg({
+				food_kg: input.load_kg,
+				foodHeat_J_kgK: heat,
+				hot_C: boil_C,
+				basin_L: each_kg * blanchRules.basinStart_L_per_kg.value * input.basins,
+				tap_C: input.tap_C,
+				end_C: blanchRules.chillTarget_C.value - 5
+			});
 	const potCycle = reboil_s + seconds[1] + handling_s;
 	const iceCycle = (chill_s + handling_s) / input.basins;
 	const cycle_s = Math.max(potCycle, iceCycle);
@@ -141,7 +148,13 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 		limit,
 		potfuls,
 		boil_C,
-		toBoil_s: potHeating_s({ water_L, start_C: input.tap_C, boil_C, burner: pot.burner, pot_J_per_K: pot.litres * 130 }),
+		toBoil_s: potHeating_s({
+			water_L,
+			start_C: input.tap_C,
+			boil_C,
+			burner: pot.burner,
+			pot_J_per_K: pot.litres * 130
+		}),
 		blanch_s: seconds,
 		altitudeExtra_s: extra_s,
 		dip_K,
@@ -153,7 +166,9 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 		ice_kg: ice.kg,
 		icePerPotful_kg: ice.kg / potfuls,
 		iceRule_kg: ice.rule_kg,
-		topUp_L: steam ? 0 : input.load_kg * carried_L_per_kg + (potfuls * (seconds[1] + reboil_s) * power * 0.15) / 2.257e6,
+		topUp_L: steam
+			? 0
+			: input.load_kg * carried_L_per_kg + (potfuls * (seconds[1] + reboil_s) * power * 0.15) / 2.257e6,
 		line_s: (potfuls - 1) * cycle_s + potCycle + chill_s,
 		cycle_s
 	};

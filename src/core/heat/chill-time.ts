@@ -36,7 +36,11 @@ export function chillTime_s(input: ChillInput): number {
 	mustBePositive(input.size_m, 'size_m');
 	mustBePositive(input.blanch_s, 'blanch_s');
 	if (!(input.bath_C < input.target_C)) {
-		throw new DomainError('NO_DRIVING_FORCE', 'bath_C', 'The chilling water must be colder than the centre is to become.');
+		throw new DomainError(
+			'NO_DRIVING_FORCE',
+			'bath_C',
+			'The chilling water must be colder than the centre is to become.'
+		);
 	}
 	const least = input.blanch_s;
 	if (centreAfter(input, least) <= input.target_C && centreAfter(input, least + 60) <= input.target_C) return least;
@@ -48,7 +52,8 @@ export function chillTime_s(input: ChillInput): number {
 			below = 0;
 			high = t + step;
 		} else below++;
-		if (t > 6 * 3600) throw new DomainError('NOT_CONVERGED', 'size_m', 'Too thick to chill in ice water within six hours.');
+		if (t > 6 * 3600)
+			throw new DomainError('NOT_CONVERGED', 'size_m', 'Too thick to chill in ice water within six hours.');
 	}
 	let low = Math.max(least, high - step);
 	for (let i = 0; i < 40; i++) {
@@ -64,7 +69,8 @@ export function centreAfter(input: ChillInput, chill_s: number): number {
 	const radius = input.size_m / 2;
 	const biot = (blanchRules.chillCoefficient.value * radius) / plantConductivity_W_mK;
 	const fourier = (seconds: number) => (plantDiffusivity_m2_s * seconds) / radius ** 2;
-	const heated = (input.boil_C - input.start_C) * (1 - centreLeft(input.shape, biot, fourier(input.blanch_s + chill_s)));
+	const heated =
+		(input.boil_C - input.start_C) * (1 - centreLeft(input.shape, biot, fourier(input.blanch_s + chill_s)));
 	const cooled = (input.bath_C - input.boil_C) * (1 - centreLeft(input.shape, biot, fourier(chill_s)));
 	return input.start_C + heated + cooled;
 }

@@ -14,7 +14,9 @@ export function sayWeight(grams: number, units: Units): string {
 		if (ounces < 16) return `${ounces === 0 && grams > 0 ? figures(lbFromKg(grams / 1000) * 16, 1) : ounces} oz`;
 		const lb = Math.floor(ounces / 16);
 		const oz = ounces % 16;
-		return lb >= 10 || oz === 0 ? `${figures(lbFromKg(grams / 1000), lb >= 10 && oz !== 0 ? 1 : 0)} lb` : `${lb} lb ${oz} oz`;
+		return lb >= 10 || oz === 0
+			? `${figures(lbFromKg(grams / 1000), lb >= 10 && oz !== 0 ? 1 : 0)} lb`
+			: `${lb} lb ${oz} oz`;
 	}
 	if (grams < 1000) return `${Math.round(grams)} g`;
 	const kg = grams / 1000;
@@ -27,12 +29,18 @@ export function sayVolume(litres: number, units: Units): string {
 }
 
 export function sayTemperature(celsius: number, units: Units): string {
-	return units === 'us' ? `${Math.round(fFromC(celsius))} °F` : `${figures(celsius, Number.isInteger(Math.round(celsius * 10) / 10) ? 0 : 1)} °C`;
+	return units === 'us'
+		? `${Math.round(fFromC(celsius))} °F`.replace('-', '−')
+		: `${figures(celsius, Number.isInteger(Math.round(celsius * 10) / 10) ? 0 : 1).replace('-', '−')} °C`;
 }
 
 export function sayAltitude(metres: number, units: Units): string {
 	return units === 'us' ? `${Math.round(ftFromM(metres)).toLocaleString('en-US')} ft` : `${Math.round(metres)} m`;
 }
+
+/** "1 pack", "3 packs". */
+export const sayCount = (count: number, one: string, many = `${one}s`): string =>
+	`${count} ${count === 1 ? one : many}`;
 
 /** A clock's seconds: "2:14", "1:02:09". */
 export function sayClock(seconds: number): string {
@@ -58,7 +66,8 @@ export function sayDuration(seconds: number): string {
 
 /** Published minutes, one or a range: "3 min", "3 to 5 min", "10 to 15 s". */
 export function sayMinutes([low, high]: readonly [number, number]): string {
-	if (high < 1) return low === high ? `${Math.round(low * 60)} s` : `${Math.round(low * 60)} to ${Math.round(high * 60)} s`;
+	if (high < 1)
+		return low === high ? `${Math.round(low * 60)} s` : `${Math.round(low * 60)} to ${Math.round(high * 60)} s`;
 	const one = (m: number) => (m < 1 ? `${Math.round(m * 60)} s` : `${Math.round(m * 100) / 100}`.replace(/\.5$/, '½'));
 	return low === high ? `${one(high)} min` : `${one(low)} to ${one(high)} min`;
 }

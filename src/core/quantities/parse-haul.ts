@@ -16,6 +16,8 @@ export interface OwnMeasure {
 export interface Understood {
 	readonly kind: 'understood';
 	readonly food: FoodRow;
+	/** The household's own word for it: "courgettes". */
+	readonly called: string;
 	readonly form: string;
 	readonly grams: number;
 	/** The count as said, for items that were counted. */
@@ -43,7 +45,8 @@ export type Reading =
 	  }
 	| {
 			readonly kind: 'unclear';
-			readonly code: 'EMPTY' | 'NO_NUMBER' | 'NO_UNIT' | 'NO_FOOD' | 'UNKNOWN_FOOD' | 'NO_WEIGHT' | 'TOO_MUCH' | 'NOTHING';
+			readonly code:
+				'EMPTY' | 'NO_NUMBER' | 'NO_UNIT' | 'NO_FOOD' | 'UNKNOWN_FOOD' | 'NO_WEIGHT' | 'TOO_MUCH' | 'NOTHING';
 			readonly message: string;
 			readonly near: readonly { readonly label: string; readonly text: string }[];
 	  };
@@ -100,7 +103,11 @@ function readAmount(text: string, context: HaulContext): Amount | Exclude<Readin
 	if (!read) {
 		const food = leadingFood(text)?.food;
 		const shown = food?.name ?? nearFoods(text)[0]?.name ?? 'peas';
-		return unclear('NO_NUMBER', `How much? Start with the amount, for example "3 kg ${shown}".`, food ? [] : nearTexts('3 kg', text));
+		return unclear(
+			'NO_NUMBER',
+			`How much? Start with the amount, for example "3 kg ${shown}".`,
+			food ? [] : nearTexts('3 kg', text)
+		);
 	}
 	if (!(read.value > 0)) {
 		return unclear('NOTHING', 'An amount is more than nothing. Say what came in, for example "2.5 kg carrots".');
@@ -149,7 +156,10 @@ function ownMeasure(rest: string, own: readonly OwnMeasure[]): { name: string; r
 
 function finish(line: string, amount: Amount, extras: string[], context: HaulContext): Reading {
 	if (amount.rest === '') {
-		return unclear('NO_FOOD', `${amount.number} ${amount.unitWord} of what? For example "${line} green beans".`.replace('  ', ' '));
+		return unclear(
+			'NO_FOOD',
+			`${amount.number} ${amount.unitWord} of what? For example "${line} green beans".`.replace('  ', ' ')
+		);
 	}
 	const found = leadingFood(amount.rest) ?? trailingFood(amount.rest);
 	// Words between a bare number and the food are a unit misspelt, or a measure of the household's own.
@@ -157,7 +167,8 @@ function finish(line: string, amount: Amount, extras: string[], context: HaulCon
 	if (between) return between;
 	if (!found) {
 		const near = nearFoods(amount.rest).map((f) => ({ label: f.name, text: line.replace(amount.rest, f.name) }));
-		const advice = near.length > 0 ? 'Did you mean one of these?' : 'Tables of more foods are on the way; try its common name.';
+		const advice =
+			near.length > 0 ? 'Did you mean one of these?' : 'Tables of more foods are on the way; try its common name.';
 		return unclear('UNKNOWN_FOOD', `"${amount.rest}" is not a food I know yet. ${advice}`, near);
 	}
 	const { food } = found;
@@ -169,13 +180,18 @@ function finish(line: string, amount: Amount, extras: string[], context: HaulCon
 	const weighed = weigh(amount, food, form, context, line);
 	if ('kind' in weighed) return weighed;
 	const grams = Math.round(weighed.grams);
-	if (grams < 1) return unclear('NOTHING', 'That is less than a gram. Say what came in, for example "250 g raspberries".');
+	if (grams < 1)
+		return unclear('NOTHING', 'That is less than a gram. Say what came in, for example "250 g raspberries".');
 	if (grams > most_g) {
-		return unclear('TOO_MUCH', `That would be ${Math.round(grams / 1e6)} tonnes. Up to a tonne can go in one line; check the number.`);
+		return unclear(
+			'TOO_MUCH',
+			`That would be ${Math.round(grams / 1e6)} tonnes. Up to a tonne can go in one line; check the number.`
+		);
 	}
 	return {
 		kind: 'understood',
 		food,
+		called: found.called.toLowerCase().replace(/-/g, ' '),
 		form,
 		grams,
 		...(weighed.counted ? { counted: weighed.counted } : {}),
@@ -187,11 +203,16 @@ function finish(line: string, amount: Amount, extras: string[], context: HaulCon
 }
 
 /** "green bush beans from the far bed": the food may stand inside. */
-function trailingFood(text: string): { food: FoodRow; rest: string } | undefined {
+function trailingFood(text: string): { food: FoodRow; called: string; rest: string } | undefined {
 	const words = text.split(/\s+/);
 	for (let from = 1; from < words.length; from++) {
 		const found = leadingFood(words.slice(from).join(' '));
-		if (found) return { food: found.food, rest: [words.slice(0, from).join(' '), found.rest].filter(Boolean).join(' ') };
+		if (found)
+			return {
+				food: found.food,
+				called: found.called,
+				rest: [words.slice(0, from).join(' '), found.rest].filter(Boolean).join(' ')
+			};
 	}
 	return undefined;
 }
@@ -223,7 +244,13 @@ function ask(food: FoodRow, line: string): Reading {
 
 type Weighed = { grams: number; counted?: { number: number; unit: string }; because: string };
 
-function weigh(amount: Amount, food: FoodRow, form: string, context: HaulContext, line: string): Weighed | Exclude<Reading, Understood> {
+function weigh(
+	amount: Amount,
+	food: FoodRow,
+	form: string,
+	context: HaulContext,
+	line: string
+): Weighed | Exclude<Reading, Understood> {
 	if (amount.grams !== undefined) return { grams: amount.grams, because: '' };
 	if (amount.own) {
 		const row = context.own.find((o) => o.name === amount.own && o.food === food.id);
@@ -234,7 +261,8 @@ function weigh(amount: Amount, food: FoodRow, form: string, context: HaulContext
 			because: `your ${row.name} holds ${Math.round(row.grams)} g of ${food.name}`
 		};
 	}
-	const measure = amount.unit?.kind === 'produce' ? amount.unit.measure : amount.unit?.kind === 'volume' ? amount.unit.name : 'each';
+	const measure =
+		amount.unit?.kind === 'produce' ? amount.unit.measure : amount.unit?.kind === 'volume' ? amount.unit.name : 'each';
 	const row = measureRow(food, measure, form);
 	if (row) {
 		const kg = row.unit === 'lb' ? kgFromLb(row.value) : row.value;
@@ -245,8 +273,16 @@ function weigh(amount: Amount, food: FoodRow, form: string, context: HaulContext
 		};
 	}
 	if (measure === 'peck' && measureRow(food, 'bushel', form)) {
-		const bushel = weigh({ ...amount, unit: { kind: 'produce', measure: 'bushel' }, number: amount.number / 4 }, food, form, context, line);
-		return 'kind' in bushel ? bushel : { ...bushel, counted: { number: amount.number, unit: 'peck' }, because: `a quarter bushel; ${bushel.because}` };
+		const bushel = weigh(
+			{ ...amount, unit: { kind: 'produce', measure: 'bushel' }, number: amount.number / 4 },
+			food,
+			form,
+			context,
+			line
+		);
+		return 'kind' in bushel
+			? bushel
+			: { ...bushel, counted: { number: amount.number, unit: 'peck' }, because: `a quarter bushel; ${bushel.because}` };
 	}
 	if (amount.unit?.kind === 'volume') {
 		return {
@@ -261,7 +297,11 @@ function weigh(amount: Amount, food: FoodRow, form: string, context: HaulContext
 		amount.unit
 			? `I don't know what a ${measure} of ${food.name} weighs. Say it in kg or lb${known ? `, or as ${known}` : ''}.`
 			: `${amount.number} what? For example "${amount.number} kg ${food.name}"${known ? `; also understood: ${known}` : ''}.`,
-		amount.unit ? [] : ['kg', 'lb'].map((u) => ({ label: `${amount.number} ${u}`, text: line.replace(food.name, `${u} ${food.name}`) })).filter((c) => c.text !== line)
+		amount.unit
+			? []
+			: ['kg', 'lb']
+					.map((u) => ({ label: `${amount.number} ${u}`, text: line.replace(food.name, `${u} ${food.name}`) }))
+					.filter((c) => c.text !== line)
 	);
 }
 
@@ -302,6 +342,10 @@ function nearTexts(amount: string, text: string) {
 	return nearFoods(text).map((f) => ({ label: f.name, text: `${amount} ${f.name}` }));
 }
 
-function unclear(code: Extract<Reading, { kind: 'unclear' }>['code'], message: string, near: readonly { label: string; text: string }[] = []): Extract<Reading, { kind: 'unclear' }> {
+function unclear(
+	code: Extract<Reading, { kind: 'unclear' }>['code'],
+	message: string,
+	near: readonly { label: string; text: string }[] = []
+): Extract<Reading, { kind: 'unclear' }> {
 	return { kind: 'unclear', code, message, near };
 }

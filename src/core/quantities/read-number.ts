@@ -63,7 +63,8 @@ function decimalOf(text: string): number | undefined {
 	}
 	const last = marks.at(-1) as string;
 	if (/^\d{1,3}(,\d{3})+(\.\d+)?$/.test(text)) return Number(text.replaceAll(',', ''));
-	if (/^\d{1,3}(\.\d{3})+(,\d+)?$/.test(text) && last === ',') return Number(text.replaceAll('.', '').replace(',', '.'));
+	if (/^\d{1,3}(\.\d{3})+(,\d+)?$/.test(text) && last === ',')
+		return Number(text.replaceAll('.', '').replace(',', '.'));
 	if (/^\d{1,3}(\.\d{3}){2,}$/.test(text)) return Number(text.replaceAll('.', ''));
 	return undefined;
 }

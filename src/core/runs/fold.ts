@@ -129,7 +129,13 @@ function layOut(draft: Draft, at: number): void {
 	let n = begun.reduce((max, p) => Math.max(max, p.n), 0);
 	draft.potfuls = [
 		...begun,
-		...splitPotfuls(rest, draft.potful_g).map((grams): Potful => ({ n: ++n, grams, spot: 'waiting', since: at, path: [] }))
+		...splitPotfuls(rest, draft.potful_g).map((grams): Potful => ({
+			n: ++n,
+			grams,
+			spot: 'waiting',
+			since: at,
+			path: []
+		}))
 	];
 }
 
@@ -203,12 +209,18 @@ function move(plan: RunPlan, draft: Draft, event: Extract<RunEvent, { type: 'mov
 		if (busy) return 'The pot was full.';
 		if (plan.pot && draft.kettle.state !== 'boiling') draft.kettle = { state: 'boiling', since: event.at };
 	}
-	draft.potfuls[index] = { ...potful, spot: event.to, since: event.at, path: [...potful.path, { spot: event.to, at: event.at }] };
+	draft.potfuls[index] = {
+		...potful,
+		spot: event.to,
+		since: event.at,
+		path: [...potful.path, { spot: event.to, at: event.at }]
+	};
 	return undefined;
 }
 
 export const stageOf = (plan: RunPlan, spot: Spot): StagePlan | undefined => plan.stages.find((s) => s.id === spot);
-export const isIn = (plan: RunPlan, spot: Spot, resource: Resource): boolean => stageOf(plan, spot)?.resource === resource;
+export const isIn = (plan: RunPlan, spot: Spot, resource: Resource): boolean =>
+	stageOf(plan, spot)?.resource === resource;
 
 const stageWords: Record<StageId, string> = {
 	return: 'back to the boil',
@@ -250,7 +262,13 @@ function timersOf(plan: RunPlan, draft: Draft): Timer[] {
 }
 
 /** Grams that have come out firm, gone to supper, and are still on the way. */
-export function tally(state: RunState): { firm_g: number; supper_g: number; under_g: number; waiting_g: number; packed_g: number } {
+export function tally(state: RunState): {
+	firm_g: number;
+	supper_g: number;
+	under_g: number;
+	waiting_g: number;
+	packed_g: number;
+} {
 	const sum = (test: (p: Potful) => boolean) => state.potfuls.filter(test).reduce((total, p) => total + p.grams, 0);
 	return {
 		firm_g: sum((p) => p.spot === 'firm'),

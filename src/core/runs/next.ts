@@ -127,7 +127,12 @@ function leave(plan: RunPlan, potful: Potful, stage: StagePlan, of: number, now:
 function goIn(plan: RunPlan, potful: Potful, of: number, state: RunState): Act {
 	const first = plan.stages[0] as StagePlan;
 	const tray = first.resource === 'freezer';
-	const verb = first.id === 'return' ? 'into the boiling water' : first.resource === 'pot' ? 'into the pot' : 'on the trays, into the freezer';
+	const verb =
+		first.id === 'return'
+			? 'into the boiling water'
+			: first.resource === 'pot'
+				? 'into the pot'
+				: 'on the trays, into the freezer';
 	return {
 		key: `${potful.n}-in`, kind: 'in', about: about(potful, of), stage: null,
 		sentence: `Potful ${potful.n} ${verb}.`.replace(/^Potful (\d+) on/, of > 1 ? 'Trayful $1 on' : 'Spread it on'),

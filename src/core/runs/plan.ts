@@ -60,14 +60,21 @@ export interface RunPlan {
 }
 
 /** Freezes a way into the plan of a run. */
-export function planRun(way: FreezeWay, context: { lotId: string; form: string; raw_g: number; kitchen: Kitchen }): RunPlan {
+export function planRun(
+	way: FreezeWay,
+	context: { lotId: string; called: string; form: string; raw_g: number; kitchen: Kitchen }
+): RunPlan {
 	const { line, cut } = way;
 	const perTray_g = Math.round(way.trays.perTray_kg * 1000);
-	const potful_g = line ? Math.ceil(line.potful_kg * 1000) : way.method === 'cook' ? way.load_g : Math.max(100, perTray_g * Math.max(1, context.kitchen.trays));
+	const potful_g = line
+		? Math.ceil(line.potful_kg * 1000)
+		: way.method === 'cook'
+			? way.load_g
+			: Math.max(100, perTray_g * Math.max(1, context.kitchen.trays));
 	return {
 		core: coreVersion,
 		kind: 'freeze',
-		food: { id: way.food.id, name: way.food.name },
+		food: { id: way.food.id, name: context.called },
 		form: context.form,
 		cut: { id: cut.id, name: cut.name },
 		way: { id: way.id, name: way.name },

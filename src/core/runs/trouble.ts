@@ -29,7 +29,10 @@ export function troubles(plan: RunPlan, state: RunState): Trouble[] {
 			choices: late
 				? [
 						{ label: `Potful ${late.n} is for supper`, tap: { type: 'move', potful: late.n, to: 'supper' } },
-						{ label: 'Note it: use first', tap: { type: 'note', text: `Potful ${late.n} was too long in the water: use first.` } }
+						{
+							label: 'Note it: use first',
+							tap: { type: 'note', text: `Potful ${late.n} was too long in the water: use first.` }
+						}
 					]
 				: []
 		});
@@ -44,9 +47,7 @@ export function troubles(plan: RunPlan, state: RunState): Trouble[] {
 				'Over a minute means that too much is in for this pot. Take the next potfuls smaller.'
 			],
 			choices:
-				smaller >= 50
-					? [{ label: `Smaller potfuls: ${smaller} g`, tap: { type: 'resize', potful_g: smaller } }]
-					: []
+				smaller >= 50 ? [{ label: `Smaller potfuls: ${smaller} g`, tap: { type: 'resize', potful_g: smaller } }] : []
 		});
 	}
 	if (plan.stages.some((s) => s.id === 'chill')) {

@@ -37,6 +37,7 @@ export function foldStock(movements: readonly Movement[]): Balance {
 
 /** The movement that takes another one back. */
 export function reverseOf(movement: Movement, id: string): Movement {
-	if (movement.reverses !== null) throw new DomainError('BAD_EVENT', 'movement', 'An undo is not undone; do the step again.');
+	if (movement.reverses !== null)
+		throw new DomainError('BAD_EVENT', 'movement', 'An undo is not undone; do the step again.');
 	return { id, kind: movement.kind, grams: -movement.grams, packs: -movement.packs, reverses: movement.id };
 }

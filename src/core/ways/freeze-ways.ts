@@ -123,12 +123,20 @@ function choosePot(kitchen: Kitchen, potId?: string): KitchenPot | undefined {
 	return kitchen.pots.find((p) => p.id === potId) ?? [...kitchen.pots].sort((a, b) => b.litres - a.litres)[0];
 }
 
-function blanched(input: WaysInput, cut: CutRow, row: BlanchRow, rows: BlanchRow[], portion_g: number): FreezeWay | RefusedWay {
+function blanched(
+	input: WaysInput,
+	cut: CutRow,
+	row: BlanchRow,
+	rows: BlanchRow[],
+	portion_g: number
+): FreezeWay | RefusedWay {
 	const { food, kitchen } = input;
 	const pot = choosePot(kitchen, input.choices.potId);
 	const id = `blanch:${row.id.split('/')[1]}`;
 	const several = rows.filter((r) => r.method === row.method).length > 1;
-	const name = row.dip ? 'Skin, then freeze' : `${row.method === 'steam' ? 'Steam' : 'Blanch'} + freeze${several ? `, ${row.cut.split(',')[0]}` : ''}`;
+	const name = row.dip
+		? 'Skin, then freeze'
+		: `${row.method === 'steam' ? 'Steam' : 'Blanch'} + freeze${several ? `, ${row.cut.split(',')[0]}` : ''}`;
 	const words = blanchWords(row, kitchen.altitude_m ?? 0);
 	if (kitchen.altitude_m === null) {
 		return {
@@ -162,12 +170,21 @@ function blanched(input: WaysInput, cut: CutRow, row: BlanchRow, rows: BlanchRow
 	});
 	const notes: string[] = [];
 	if (row.note) notes.push(row.note);
+	if (row.chillNote) notes.push(row.chillNote);
 	if (line.reboilLate) {
-		notes.push('The burner may need over a minute to bring a full potful back to the boil. The clock starts at the boil all the same; smaller potfuls keep it within the published minute.');
+		notes.push(
+			'The burner may need over a minute to bring a full potful back to the boil. The clock starts at the boil all the same; smaller potfuls keep it within the published minute.'
+		);
 	}
 	if (line.altitudeExtra_s > 0) notes.push('One minute longer, since this kitchen is at 5,000 ft or above.');
-	if (line.chill_s > line.blanch_s[1] + 1) notes.push(`Thick pieces: the published chill is as long as the blanch, but the centre takes about ${Math.round(line.chill_s / 60)} min to 15 °C in ice water.`);
-	const heat = row.method === 'steam' ? 'Bring the water under the steamer to a strong boil' : `Bring ${line.water_L.toFixed(1)} L of water to a rolling boil`;
+	if (line.chill_s > line.blanch_s[1] + 1)
+		notes.push(
+			`Thick pieces: the published chill is as long as the blanch, but the centre takes about ${Math.round(line.chill_s / 60)} min to 15 °C in ice water.`
+		);
+	const heat =
+		row.method === 'steam'
+			? 'Bring the water under the steamer to a strong boil'
+			: `Bring ${line.water_L.toFixed(1)} L of water to a rolling boil`;
 	const steps = [
 		cut.prepare ?? 'Wash and cut evenly.',
 		`${heat}; have the ice ready.`,
@@ -178,9 +195,9 @@ function blanched(input: WaysInput, cut: CutRow, row: BlanchRow, rows: BlanchRow
 		...freezeSteps(cut)
 	];
 	return build(input, cut, {
-		id, name, method: row.method, gist: words, load_g, row, pot, line, portion_g,
+		id, name, method: row.method, gist: `${sayMinutes(row.minutes)}, ${row.dip ? 'cold water, peel' : 'ice'}, ${cut.pack === 'loose' || cut.pack === 'wrap' ? 'tray, bag' : 'portions, bag'}`, load_g, row, pot, line, portion_g,
 		blanchWords: words, months: freezeMonths(food), steps, notes,
-		source: sources[row.source].title, confidence: row.confidence, hotWork: true
+		source: sources[row.source].short, confidence: row.confidence, hotWork: true
 	}); // prettier-ignore
 }
 
@@ -195,12 +212,23 @@ const freezeMonths = (_food: FoodRow): Range => [8, 12];
 
 function freezeSteps(cut: CutRow): string[] {
 	if (cut.pack === 'balls' || cut.pack === 'flat') {
-		return [`Press into portions on a lined tray, freeze; look after ${cut.firstLook_h.value} h.`, 'Bag when hard, air pressed out, label.'];
+		return [
+			`Press into portions on a lined tray, freeze; look after ${cut.firstLook_h.value} h.`,
+			'Bag when hard, air pressed out, label.'
+		];
 	}
-	return [`One layer on a lined tray, not touching, into the freezer; look after ${cut.firstLook_h.value} h.`, 'Bag when firm, air pressed out, label.'];
+	return [
+		`One layer on a lined tray, not touching, into the freezer; look after ${cut.firstLook_h.value} h.`,
+		'Bag when firm, air pressed out, label.'
+	];
 }
 
-function cooked(input: WaysInput, cut: CutRow, cook: NonNullable<CutRow['cookFirst']>, portion_g: number): FreezeWay | RefusedWay {
+function cooked(
+	input: WaysInput,
+	cut: CutRow,
+	cook: NonNullable<CutRow['cookFirst']>,
+	portion_g: number
+): FreezeWay | RefusedWay {
 	const pot = choosePot(input.kitchen, input.choices.potId);
 	const words = 'no time is published; cook until just tender';
 	return build(input, cut, {
@@ -209,7 +237,7 @@ function cooked(input: WaysInput, cut: CutRow, cook: NonNullable<CutRow['cookFir
 		...(pot ? { pot } : {}),
 		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
 		notes: ['No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'],
-		source: sources[cook.source].title, confidence: cook.confidence, hotWork: true
+		source: sources[cook.source].short, confidence: cook.confidence, hotWork: true
 	}); // prettier-ignore
 }
 
@@ -227,7 +255,7 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 		load_g: Math.round(input.grams * share(cut, input.form)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : 'none needed', months: rule.months,
 		steps: [cut.prepare ?? 'Wash and cut.', 'Pat dry: water left on becomes ice.', ...freezeSteps(cut)],
-		notes: [rule.why], source: sources[rule.source].title, confidence: rule.confidence, hotWork: false
+		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
 	}); // prettier-ignore
 }
 
@@ -281,7 +309,9 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		keepsUntil: monthsAfter(dateIn(kitchen.zone, input.now), draft.months[1]),
 		hands_s: prep_s + line_s + tray_s + bag_s,
 		elapsed_s: Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s,
-		...(draft.line ? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } } : {}),
+		...(draft.line
+			? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } }
+			: {}),
 		freezer: {
 			fits: packed.volume_L <= kitchen.freezerFree_L,
 			dayLoad_kg,

@@ -36,4 +36,8 @@ export function asAppError(error: unknown): AppError | undefined {
 }
 
 export const notFound = (what: string) =>
-	new AppError(404, 'NOT_FOUND', `There is no such ${what} in this household. It may have been cleared; nothing was changed.`);
+	new AppError(
+		404,
+		'NOT_FOUND',
+		`There is no such ${what} in this household. It may have been cleared; nothing was changed.`
+	);

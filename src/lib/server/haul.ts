@@ -31,13 +31,23 @@ export function echoOf(reading: Reading, units: Units): Echo {
 			const note = reading.note ? ` · “${reading.note}”` : '';
 			return {
 				kind: reading.kind,
-				words: `${sayWeight(reading.grams, units)} ${reading.food.name}${formWords(reading.food, reading.form)}${state}${where}${note}`,
-				detail: [reading.because, `about ${sayVolume(reading.grams / 1000 / reading.food.bulk_kg_per_L.value, units)} loose`].filter(Boolean).join(' · '),
+				words: `${sayWeight(reading.grams, units)} ${reading.called}${formWords(reading.food, reading.form)}${state}${where}${note}`,
+				detail: [
+					reading.because,
+					`about ${sayVolume(reading.grams / 1000 / reading.food.bulk_kg_per_L.value, units)} loose`
+				]
+					.filter(Boolean)
+					.join(' · '),
 				choices: []
 			};
 		}
 		case 'ask':
-			return { kind: reading.kind, words: reading.question, detail: 'One answer is missing.', choices: reading.choices };
+			return {
+				kind: reading.kind,
+				words: reading.question,
+				detail: 'One answer is missing.',
+				choices: reading.choices
+			};
 		case 'weigh-once':
 			return {
 				kind: reading.kind,
@@ -74,7 +84,14 @@ export function placeFor(reading: Understood, places: readonly PlaceRow[], chose
 	return found;
 }
 
-const keepKind: Record<PlaceRow['kind'], PlaceKind> = { counter: 'counter', pantry: 'counter', cool: 'cool', cellar: 'cellar', fridge: 'fridge', freezer: 'fridge' };
+const keepKind: Record<PlaceRow['kind'], PlaceKind> = {
+	counter: 'counter',
+	pantry: 'counter',
+	cool: 'cool',
+	cellar: 'cellar',
+	fridge: 'fridge',
+	freezer: 'fridge'
+};
 
 /** How long a raw lot keeps where it stands. */
 export function freshnessOf(row: LotRow, place: PlaceRow): Freshness {

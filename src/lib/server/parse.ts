@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { parseWeight } from '$core/quantities/parse-weight';
 import { AppError } from './errors';
 
 /**
@@ -46,15 +47,34 @@ export const decimal = () =>
 				.pattern(/^\s*-?\d+[.,]?\d*\s*$/)
 				.custom((v: string) => Number(v.trim().replace(',', '.')))
 		)
-		.messages({ 'alternatives.match': '{{#label}} must be a number such as 2.5', 'alternatives.types': '{{#label}} must be a number such as 2.5' });
+		.messages({
+			'alternatives.match': '{{#label}} must be a number such as 2.5',
+			'alternatives.types': '{{#label}} must be a number such as 2.5'
+		});
 
 /** A decimal within a closed range. */
 export const decimalWithin = (low: number, high: number) =>
 	decimal().custom((value: unknown, helpers) => {
 		const number = Number(value);
-		if (!(number >= low && number <= high)) return helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` });
+		if (!(number >= low && number <= high))
+			return helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` });
 		return number;
 	});
+
+/** A weight as a person writes it, "500 g", "3 lb 4 oz", a bare number being grams; within a closed range of grams. */
+export const weightWithin = (low_g: number, high_g: number) =>
+	Joi.alternatives()
+		.try(Joi.number(), Joi.string().max(40))
+		.custom((value: unknown, helpers) => {
+			const grams = parseWeight(String(value));
+			if (grams === undefined)
+				return helpers.message({ custom: '{{#label}} must be a weight such as 500 g or 3 lb 4 oz' });
+			if (grams < low_g || grams > high_g)
+				return helpers.message({
+					custom: `{{#label}} must be from ${low_g} to ${high_g} g; say its unit, such as 500 g or 1 lb`
+				});
+			return grams;
+		});
 
 export const id = () => Joi.string().uuid().messages({ 'string.guid': '{{#label}} is not an id' });
 export const key = () => id().required().label('The form’s key');

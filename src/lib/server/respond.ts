@@ -16,7 +16,10 @@ export async function page<T>(work: () => Promise<T>): Promise<T> {
 export type Failed = ErrorBody & { typed: Record<string, string> };
 
 /** Runs a form's action: an error of ours goes back to the form together with everything that was typed. */
-export async function action<T>(event: RequestEvent, work: (fields: Record<string, string>) => Promise<T>): Promise<T | ActionFailure<Failed>> {
+export async function action<T>(
+	event: RequestEvent,
+	work: (fields: Record<string, string>) => Promise<T>
+): Promise<T | ActionFailure<Failed>> {
 	const fields = await formOf(event.request);
 	try {
 		return await work(fields);

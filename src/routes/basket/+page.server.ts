@@ -3,20 +3,25 @@ import { v7 as uuidv7 } from 'uuid';
 import { foodById } from '$core/foods/find-food';
 import { AppError } from '$lib/server/errors';
 import { echoOf, formWords, freshnessOf, knownFood, placeFor, readHaul } from '$lib/server/haul';
-import { id, key, line, parse, decimalWithin } from '$lib/server/parse';
+import { id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const { stores, now } = locals;
-		const [lots, reserved, places, steps] = await Promise.all([stores.stock.basket(), stores.runs.reserved(), stores.home.places(), stores.stock.lastSteps(3)]);
+		const [lots, reserved, places, steps] = await Promise.all([
+			stores.stock.basket(),
+			stores.runs.reserved(),
+			stores.home.places(),
+			stores.stock.lastSteps('raw', 1)
+		]);
 		const rows = lots.map(({ lot, grams, place }) => {
 			const food = knownFood(lot.food);
 			const fresh = freshnessOf(lot, place);
 			return {
 				id: lot.id,
-				name: food.name,
+				name: lot.title,
 				form: formWords(food, lot.form).replace(/^, /, ''),
 				said: lot.said,
 				note: lot.note,
@@ -60,9 +65,16 @@ function couldBecome(foodId: string, form: string, grams: number, people: number
 export const actions: Actions = {
 	add: (event) =>
 		action(event, async (fields) => {
-			const { text, placeId, key: once } = parse(
+			const {
+				text,
+				placeId,
+				key: once
+			} = parse(
 				Joi.object<{ text: string; placeId?: string; key: string }>({
-					text: line(200).required().label('What came in').messages({ 'any.required': 'Type what came in, for example 9 kg runner beans' }),
+					text: line(200)
+						.required()
+						.label('What came in')
+						.messages({ 'any.required': 'Type what came in, for example 9 kg runner beans' }),
 					placeId: id().label('The place'),
 					key: key()
 				}),
@@ -72,7 +84,9 @@ export const actions: Actions = {
 			const reading = await readHaul(locals.stores, text, locals.household.units);
 			if (reading.kind !== 'understood') {
 				const echo = echoOf(reading, locals.household.units);
-				throw new AppError(400, 'NOT_UNDERSTOOD', `${echo.words} Nothing was saved; your line is still there.`, [{ field: 'text', message: echo.words }]);
+				throw new AppError(400, 'NOT_UNDERSTOOD', `${echo.words} Nothing was saved; your line is still there.`, [
+					{ field: 'text', message: echo.words }
+				]);
 			}
 			const place = placeFor(reading, await locals.stores.home.places(), placeId);
 			const done = await locals.stores.stock.addRaw(
@@ -84,7 +98,7 @@ export const actions: Actions = {
 					condition: reading.condition,
 					said: text,
 					note: reading.note,
-					title: reading.food.name,
+					title: reading.called,
 					since: locals.now,
 					grams: reading.grams
 				},
@@ -99,36 +113,48 @@ export const actions: Actions = {
 				Joi.object<{ measure: string; food: string; grams: number; text: string }>({
 					measure: line(40).required().label('The measure'),
 					food: line(60).required().label('The food'),
-					grams: decimalWithin(1, 100_000).required().label('Its weight in grams'),
+					grams: weightWithin(1, 100_000).required().label('Its weight'),
 					text: line(200).allow('')
 				}),
 				fields
 			);
 			knownFood(values.food);
-			await event.locals.stores.home.setMeasure({ name: values.measure, food: values.food, grams: Math.round(Number(values.grams)) });
+			await event.locals.stores.home.setMeasure({ name: values.measure, food: values.food, grams: values.grams });
 			return { weighed: { measure: values.measure, text: values.text ?? '' } };
 		}),
 
 	away: (event) =>
 		action(event, async (fields) => {
-			const { lotId, kind, grams, key: once } = parse(
+			const {
+				lotId,
+				kind,
+				grams,
+				key: once
+			} = parse(
 				Joi.object<{ lotId: string; kind: 'take' | 'give' | 'spoil' | 'count'; grams: number; key: string }>({
 					lotId: id().required().label('The item'),
 					kind: Joi.string().valid('take', 'give', 'spoil', 'count').required().label('What happened'),
-					grams: decimalWithin(0, 1_000_000).required().label('The amount in grams'),
+					grams: weightWithin(1, 1_000_000).required().label('The amount'),
 					key: key()
 				}),
 				fields
 			);
-			if (kind !== 'count' && Number(grams) < 1) throw new AppError(400, 'NOTHING', 'At least one gram. Nothing was changed.', [{ field: 'grams', message: 'At least one gram.' }]);
 			const reserved = (await event.locals.stores.runs.reserved()).get(lotId) ?? 0;
-			if (reserved > 0) throw new AppError(409, 'AT_THE_STOVE', 'This item is at the stove: finish or stop that run first. Nothing was changed.');
-			return { done: await event.locals.stores.stock.act(once, { lotId, kind, amount: Math.round(Number(grams)) }, deviceOf(event)) };
+			if (reserved > 0)
+				throw new AppError(
+					409,
+					'AT_THE_STOVE',
+					'This item is at the stove: finish or stop that run first. Nothing was changed.'
+				);
+			return { done: await event.locals.stores.stock.act(once, { lotId, kind, amount: grams }, deviceOf(event)) };
 		}),
 
 	undo: (event) =>
 		action(event, async (fields) => {
-			const { groupId, key: once } = parse(Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }), fields);
+			const { groupId, key: once } = parse(
+				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
+				fields
+			);
 			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
 		})
 };

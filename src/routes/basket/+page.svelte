@@ -3,6 +3,7 @@
 	import { enhance } from '$app/forms';
 	import { sayAs } from '$core/quantities/dates';
 	import { dateIn, daysBetween } from '$core/freezing/keep';
+	import { editWeight } from '$core/quantities/parse-weight';
 	import { sayWeight } from '$core/quantities/format';
 	import { HaulLine, type Echo } from '$lib/ui/haul/echo-state.svelte';
 	import DayCells from '$lib/ui/haul/day-cells.svelte';
@@ -30,7 +31,10 @@
 	function by(at: number, now: number): string {
 		const days = daysBetween(dateIn(zone, now), dateIn(zone, at));
 		if (at <= now) return 'today, or it is gone';
-		if (days === 0) return at - now < 4 * 3_600_000 ? 'within hours' : 'tonight';
+		if (days === 0) {
+			const hour = Number(sayAs(at, zone, 'H'));
+			return hour < 12 ? 'before noon' : hour < 18 ? 'this afternoon' : 'tonight';
+		}
 		if (days === 1) return 'tomorrow';
 		if (days < 7) return sayAs(at, zone, 'EEEE');
 		return sayAs(at, zone, days < 300 ? 'd MMM' : 'MMM yyyy');
@@ -49,8 +53,9 @@
 <h1 class="sr-only">Basket: what came in and what turns first</h1>
 
 {#if data.household.altitude_m === null}
-	<p class="border-red bg-redbg mb-4 rounded-xl border-2 px-4 py-3">
-		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen">Say it in the Kitchen</a>: it takes a moment.
+	<p class="mb-4 rounded-xl border-2 border-red bg-redbg px-4 py-3">
+		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen">Say it in the Kitchen</a>: it takes
+		a moment.
 	</p>
 {/if}
 
@@ -85,7 +90,7 @@
 			placeholder="9 kg runner beans"
 			class="head min-w-0 flex-1 !border-transparent !bg-transparent !px-0 !text-2xl font-bold sm:!text-3xl"
 		/>
-		<label class="text-soft flex items-center gap-2 text-sm">
+		<label class="flex items-center gap-2 text-sm text-soft">
 			stands in
 			<select name="placeId" class="!min-h-11">
 				{#each data.places as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
@@ -96,16 +101,19 @@
 	<div id="echo" aria-live="polite" class="min-h-7 text-base">
 		{#if line.echo}
 			{#if line.echo.kind === 'understood'}
-				<span class="text-leaf font-bold">= {line.echo.words}</span>
-				<span class="text-soft text-sm">{line.echo.detail}</span>
+				<span class="font-bold text-leaf">= {line.echo.words}</span>
+				<span class="text-sm text-soft">{line.echo.detail}</span>
 			{:else}
-				<span class="text-amber font-semibold">{line.echo.words}</span>
+				<span class="font-semibold text-amber">{line.echo.words}</span>
 				{#each line.echo.choices as c (c.text)}
 					<button type="button" class="btn ml-2 !min-h-11" onclick={() => line.set(c.text)}>{c.label}</button>
 				{/each}
 			{/if}
 		{:else}
-			<span class="text-soft">Say it as you would: 3 lb 4 oz peas in the pod · ½ bushel tomatoes, ripe · 40 ears sweetcorn, fridge · 2 big bowls raspberries</span>
+			<span class="text-soft"
+				>Say it as you would: 3 lb 4 oz peas in the pod · ½ bushel tomatoes, ripe · 40 ears sweetcorn, fridge · 2 big
+				bowls raspberries</span
+			>
 		{/if}
 	</div>
 </form>
@@ -115,10 +123,21 @@
 		method="POST"
 		action="?/weigh"
 		use:enhance={withNotice({ reset: true, after: () => void line.look() })}
-		class="bg-amberbg mt-2 flex flex-wrap items-end gap-3 rounded-xl px-5 py-3"
+		class="mt-2 flex flex-wrap items-end gap-3 rounded-xl bg-amberbg px-5 py-3"
 	>
-		<input type="hidden" name="measure" value={w.measure} /><input type="hidden" name="food" value={w.food} /><input type="hidden" name="text" value={line.text} />
-		<label class="field"><span class="!text-ink">One {w.measure} of {w.foodName} weighs, in grams</span><input name="grams" inputmode="decimal" required class="w-40" /></label>
+		<input type="hidden" name="measure" value={w.measure} /><input type="hidden" name="food" value={w.food} /><input
+			type="hidden"
+			name="text"
+			value={line.text}
+		/>
+		<label class="field"
+			><span class="!text-ink">One {w.measure} of {w.foodName} weighs (850 g, 2 lb 3 oz)</span><input
+				name="grams"
+				autocomplete="off"
+				required
+				class="w-40"
+			/></label
+		>
 		<button class="btn btn-full">Remember it</button>
 	</form>
 {/if}
@@ -127,48 +146,82 @@
 {#if data.rows.length === 0}
 	<section class="py-14 text-center">
 		<h2 class="text-2xl">Nothing waits.</h2>
-		<p class="text-soft mt-2">Type above what came from the garden or the market, and see how long it keeps and what can become of it.</p>
-		{#if !data.household.demo}<p class="mt-4">Want to look around first? <a href="/kitchen#demo">Load the demo</a> in the Kitchen.</p>{/if}
+		<p class="mt-2 text-soft">
+			Type above what came from the garden or the market, and see how long it keeps and what can become of it.
+		</p>
+		{#if !data.household.demo}<p class="mt-4">
+				Want to look around first? <a href="/kitchen#demo">Load the demo</a> in the Kitchen.
+			</p>{/if}
 	</section>
 {:else}
 	<table class="mt-4 w-full border-collapse">
-		<caption class="text-soft py-2 text-left text-sm">What turns first, at the top</caption>
-		<thead class="sr-only"><tr><th>Item</th><th>Amount</th><th>Time left</th><th>Could become</th><th>What next</th></tr></thead>
-		<tbody class="ruled border-line border-y">
+		<caption class="py-2 text-left text-sm text-soft">What turns first, at the top</caption>
+		<thead class="sr-only"
+			><tr><th>Item</th><th>Amount</th><th>Time left</th><th>Could become</th><th>What next</th></tr></thead
+		>
+		<tbody class="ruled border-y border-line">
 			{#each data.rows as row, i (row.id)}
 				<tr class="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2.5 md:table-row">
 					<th scope="row" class="text-left font-normal md:py-2.5 md:pl-2">
-						<span class="head text-xl font-bold">{row.name}</span>
-						<span class="text-soft block text-sm">{[row.form, row.condition === 'firm' ? '' : row.condition, row.place, row.note].filter(Boolean).join(' · ')}</span>
+						<span class="head inline-block text-xl font-bold first-letter:uppercase">{row.name}</span>
+						<span class="block text-sm text-soft"
+							>{[row.form, row.condition === 'firm' ? '' : row.condition, row.place, row.note]
+								.filter(Boolean)
+								.join(' · ')}</span
+						>
 					</th>
 					<td class="text-right whitespace-nowrap md:px-4">
 						<span class="head text-2xl font-bold">{sayWeight(row.grams, units)}</span>
-						{#if /^\s*[\d½¼¾]/.test(row.said) && !/\b(kg|g|lb|oz)\b/.test(row.said)}<span class="text-soft block text-sm">{row.said.split(',')[0]}</span>{/if}
+						{#if /^\s*[\d½¼¾]/.test(row.said) && !/\b(kg|g|lb|oz)\b/.test(row.said)}<span
+								class="block text-sm text-soft">{row.said.split(',')[0]}</span
+							>{/if}
 					</td>
 					<td class="md:px-2">
 						<span class="flex flex-wrap items-center gap-x-3 gap-y-1">
 							<DayCells now={data.today} bestBy={row.bestBy} goneBy={row.goneBy} {zone} />
-							<span class={soon(row.bestBy) ? 'text-amber font-bold' : ''} title="Keeping time: {row.source}">{soon(row.bestBy) ? 'soon: ' : ''}{by(row.bestBy, data.today)}</span>
+							<span class={soon(row.bestBy) ? 'font-bold text-amber' : ''} title="Keeping time: {row.source}"
+								>{soon(row.bestBy) ? 'soon: ' : ''}{by(row.bestBy, data.today)}</span
+							>
 						</span>
-						{#if row.warning}<span class="text-amber block text-sm">{row.warning}</span>{/if}
+						{#if row.warning}<span class="block text-sm text-amber">{row.warning}</span>{/if}
 					</td>
-					<td class="text-soft hidden text-[15px] lg:table-cell lg:px-3">{row.couldBecome}</td>
+					<td class="hidden text-[15px] text-soft lg:table-cell lg:px-3">{row.couldBecome}</td>
 					<td class="text-right whitespace-nowrap md:pr-1">
 						{#if row.atStove_g > 0}
 							<a class="btn" href="/stove">At the stove</a>
 						{:else}
 							<a class="btn {i === 0 ? 'btn-full' : ''}" href="/ways/{row.id}" aria-label="Ways for {row.name}">Ways</a>
 						{/if}
-						<button class="btn btn-plain" aria-expanded={opened === row.id} aria-label="More for {row.name}" onclick={() => (opened = opened === row.id ? null : row.id)}>…</button>
+						<button
+							class="btn btn-plain"
+							aria-expanded={opened === row.id}
+							aria-label="More for {row.name}"
+							onclick={() => (opened = opened === row.id ? null : row.id)}>…</button
+						>
 					</td>
 				</tr>
 				{#if opened === row.id}
 					<tr class="block md:table-row">
 						<td colspan="5" class="block pb-4 md:table-cell md:pl-2">
-							<p class="text-soft mb-2 text-sm"><b>At intake:</b> {row.intake} <span class="source">Keeping time: {row.source}.</span></p>
-							<form method="POST" action="?/away" use:enhance={withNotice({ path: '/basket' })} class="flex flex-wrap items-end gap-2">
+							<p class="mb-2 text-sm text-soft">
+								<b>At intake:</b>
+								{row.intake} <span class="source">Keeping time: {row.source}.</span>
+							</p>
+							<form
+								method="POST"
+								action="?/away"
+								use:enhance={withNotice({ path: '/basket' })}
+								class="flex flex-wrap items-end gap-2"
+							>
 								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={row.id} />
-								<label class="field"><span>Grams</span><input name="grams" inputmode="decimal" value={row.grams} class="w-32" /></label>
+								<label class="field"
+									><span>how much</span><input
+										name="grams"
+										autocomplete="off"
+										value={editWeight(row.grams, units)}
+										class="w-32"
+									/></label
+								>
 								<button class="btn" name="kind" value="take">Eaten fresh</button>
 								<button class="btn" name="kind" value="give">Given away</button>
 								<button class="btn" name="kind" value="spoil">Spoiled</button>
@@ -182,7 +235,12 @@
 	</table>
 {/if}
 {#if data.steps.length > 0}
-	<form method="POST" action="?/undo" use:enhance={withNotice()} class="text-soft mt-4 flex flex-wrap items-center gap-2 text-sm">
+	<form
+		method="POST"
+		action="?/undo"
+		use:enhance={withNotice()}
+		class="mt-4 flex flex-wrap items-center gap-2 text-sm text-soft"
+	>
 		<input type="hidden" name="key" value={data.key} />
 		<span>Last: {data.steps[0]?.title}, {data.steps[0]?.kind}</span>
 		<button class="btn btn-plain underline" name="groupId" value={data.steps[0]?.groupId}>undo</button>

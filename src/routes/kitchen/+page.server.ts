@@ -17,10 +17,29 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals }) =>
 	page(async () => {
 		const { household: h, stores } = locals;
-		const [places, pots, containers, measures, used, empty] = await Promise.all([stores.home.places(), stores.home.pots(), stores.home.containers(), stores.home.measures(), stores.stock.freezerUsed_L(), stores.home.isEmpty()]);
+		const [places, pots, containers, measures, used, empty] = await Promise.all([
+			stores.home.places(),
+			stores.home.pots(),
+			stores.home.containers(),
+			stores.home.measures(),
+			stores.stock.freezerUsed_L(),
+			stores.home.isEmpty()
+		]);
 		return {
 			title: 'Kitchen',
-			kitchen: { name: h.name, altitudeM: h.altitudeM, units: h.units, zone: h.zone, people: h.people, iceKg: h.iceKg, basins: h.basins, trays: h.trays, trayAreaM2: h.trayAreaM2, tapC: h.tapC, roomC: h.roomC },
+			kitchen: {
+				name: h.name,
+				altitudeM: h.altitudeM,
+				units: h.units,
+				zone: h.zone,
+				people: h.people,
+				iceKg: h.iceKg,
+				basins: h.basins,
+				trays: h.trays,
+				trayAreaM2: h.trayAreaM2,
+				tapC: h.tapC,
+				roomC: h.roomC
+			},
 			boil_C: h.altitudeM === null ? null : boilingPoint_C(h.altitudeM),
 			places,
 			pots,
@@ -45,7 +64,13 @@ const isZone = (value: string, helpers: Joi.CustomHelpers<string>) => {
 
 /** This browser's household; also over plain http in the home network. */
 function remember(event: RequestEvent, id: string): void {
-	event.cookies.set('household', id, { path: '/', httpOnly: true, sameSite: 'lax', maxAge: 400 * 86_400, secure: event.url.protocol === 'https:' });
+	event.cookies.set('household', id, {
+		path: '/',
+		httpOnly: true,
+		sameSite: 'lax',
+		maxAge: 400 * 86_400,
+		secure: event.url.protocol === 'https:'
+	});
 }
 
 const saved = (what: string) => ({ saved: what });
@@ -74,7 +99,12 @@ export const actions: Actions = {
 			);
 			const metres = unit === 'ft' ? mFromFt(Number(altitude)) : Number(altitude);
 			if (!(metres >= -430 && metres <= 6000)) {
-				throw new AppError(400, 'BAD_INPUT', 'The altitude must be from −430 to 6000 m (−1400 to 19,685 ft). Nothing was saved.', [{ field: 'altitude', message: 'Check the number and its unit.' }]);
+				throw new AppError(
+					400,
+					'BAD_INPUT',
+					'The altitude must be from −430 to 6000 m (−1400 to 19,685 ft). Nothing was saved.',
+					[{ field: 'altitude', message: 'Check the number and its unit.' }]
+				);
 			}
 			await event.locals.stores.home.update({ altitudeM: metres });
 			return saved('Altitude');
@@ -108,7 +138,13 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await event.locals.stores.home.update({ ...v, iceKg: Number(v.iceKg), trayAreaM2: Number(v.trayAreaM2), tapC: Number(v.tapC), roomC: Number(v.roomC) });
+			await event.locals.stores.home.update({
+				...v,
+				iceKg: Number(v.iceKg),
+				trayAreaM2: Number(v.trayAreaM2),
+				tapC: Number(v.tapC),
+				roomC: Number(v.roomC)
+			});
 			return saved('Ice, basins and trays');
 		}),
 
@@ -119,12 +155,20 @@ export const actions: Actions = {
 					name: line(60).required().label('The pot’s name'),
 					litres: decimalWithin(1, 100).required().label('Litres'),
 					burnerW: decimalWithin(300, 20_000).required().label('The burner in watts'),
-					burnerKind: Joi.string().valid('gas', 'electric', 'ceramic', 'induction', 'fire').required().label('The burner'),
+					burnerKind: Joi.string()
+						.valid('gas', 'electric', 'ceramic', 'induction', 'fire')
+						.required()
+						.label('The burner'),
 					basketL: decimalWithin(0.5, 100).label('The basket in litres')
 				}),
 				fields
 			);
-			await event.locals.stores.home.addPot({ ...v, litres: Number(v.litres), burnerW: Number(v.burnerW), basketL: v.basketL === undefined ? null : Number(v.basketL) });
+			await event.locals.stores.home.addPot({
+				...v,
+				litres: Number(v.litres),
+				burnerW: Number(v.burnerW),
+				basketL: v.basketL === undefined ? null : Number(v.basketL)
+			});
 			return saved('Pot');
 		}),
 
@@ -133,16 +177,29 @@ export const actions: Actions = {
 			const v = parse(
 				Joi.object<{ name: string; kind: 'counter'; tempC: number; litres?: number }>({
 					name: line(60).required().label('The place’s name'),
-					kind: Joi.string().valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry').required().label('The kind of place'),
+					kind: Joi.string()
+						.valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry')
+						.required()
+						.label('The kind of place'),
 					tempC: decimalWithin(-40, 45).required().label('Its temperature'),
 					litres: decimalWithin(1, 5000).label('Litres inside')
 				}),
 				fields
 			);
 			if ((v.kind as string) === 'freezer' && Number(v.tempC) > -12) {
-				throw new AppError(422, 'TOO_WARM', 'A freezer keeps at −18 °C (0 °F) or below; above −12 °C food does not keep its months. Nothing was saved: measure again, or turn it colder.', [{ field: 'tempC', message: 'Too warm for a freezer.' }]);
+				throw new AppError(
+					422,
+					'TOO_WARM',
+					'A freezer keeps at −18 °C (0 °F) or below; above −12 °C food does not keep its months. Nothing was saved: measure again, or turn it colder.',
+					[{ field: 'tempC', message: 'Too warm for a freezer.' }]
+				);
 			}
-			await event.locals.stores.home.addPlace({ name: v.name, kind: v.kind, tempC: Number(v.tempC), litres: v.litres === undefined ? null : Number(v.litres) });
+			await event.locals.stores.home.addPlace({
+				name: v.name,
+				kind: v.kind,
+				tempC: Number(v.tempC),
+				litres: v.litres === undefined ? null : Number(v.litres)
+			});
 			return saved('Place');
 		}),
 
@@ -163,7 +220,13 @@ export const actions: Actions = {
 
 	count: (event) =>
 		action(event, async (fields) => {
-			const v = parse(Joi.object<{ id: string; count: number }>({ id: id().required().label('The container'), count: Joi.number().integer().min(0).max(10_000).required().label('How many') }), fields);
+			const v = parse(
+				Joi.object<{ id: string; count: number }>({
+					id: id().required().label('The container'),
+					count: Joi.number().integer().min(0).max(10_000).required().label('How many')
+				}),
+				fields
+			);
 			await event.locals.stores.home.setContainerCount(v.id, v.count);
 			return saved('Count');
 		}),
@@ -173,9 +236,15 @@ export const actions: Actions = {
 	/** Empties this household: the demo goes, the kitchen starts afresh. */
 	clear: (event) =>
 		action(event, async (fields) => {
-			parse(Joi.object<{ sure: string }>({ sure: Joi.string().valid('yes').required().label('The tick that you are sure') }), fields);
+			parse(
+				Joi.object<{ sure: string }>({
+					sure: Joi.string().valid('yes').required().label('The tick that you are sure')
+				}),
+				fields
+			);
 			const { db, household: h } = event.locals;
-			if (h.demoDate === null) throw new AppError(409, 'NOT_DEMO', 'Only demo data can be cleared this way. Nothing was changed.');
+			if (h.demoDate === null)
+				throw new AppError(409, 'NOT_DEMO', 'Only demo data can be cleared this way. Nothing was changed.');
 			await db.transaction(async (tx) => {
 				await tx.delete(household).where(eq(household.id, h.id));
 				// As old as the one it follows, so that devices without a cookie find it too.
@@ -189,10 +258,19 @@ export const actions: Actions = {
 	demo: (event) =>
 		action(event, async () => {
 			const { db, household: h, now, stores } = event.locals;
-			if (!(await stores.home.isEmpty())) throw new AppError(409, 'NOT_EMPTY', 'This household has lots of its own, so the demo is not laid over them. Start a new household for it; nothing was changed.');
+			if (!(await stores.home.isEmpty()))
+				throw new AppError(
+					409,
+					'NOT_EMPTY',
+					'This household has lots of its own, so the demo is not laid over them. Start a new household for it; nothing was changed.'
+				);
 			await db.transaction(async (tx) => {
-				for (const table of [place, pot, container, ownMeasure]) await tx.delete(table).where(eq(table.householdId, h.id));
-				await tx.update(household).set({ ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), touched: false }).where(eq(household.id, h.id));
+				for (const table of [place, pot, container, ownMeasure])
+					await tx.delete(table).where(eq(table.householdId, h.id));
+				await tx
+					.update(household)
+					.set({ ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), touched: false })
+					.where(eq(household.id, h.id));
 				await fillDemo(tx, h.id, now);
 			});
 			return saved('The demo is back');
@@ -202,7 +280,11 @@ export const actions: Actions = {
 	newHousehold: (event) =>
 		action(event, async (fields) => {
 			const { name } = parse(Joi.object<{ name: string }>({ name: line(60).required().label('The name') }), fields);
-			const fresh = await newHousehold(event.locals.db, { name, zone: event.locals.household.zone, now: event.locals.now });
+			const fresh = await newHousehold(event.locals.db, {
+				name,
+				zone: event.locals.household.zone,
+				now: event.locals.now
+			});
 			remember(event, fresh);
 			redirect(303, '/kitchen');
 		})

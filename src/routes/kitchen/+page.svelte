@@ -11,8 +11,21 @@
 	const k = $derived(data.kitchen);
 	const units = $derived(k.units);
 	const typed = (name: string, value: string | number) => failed?.typed?.[name] ?? value;
-	const burners = { gas: 'gas', electric: 'electric coil', ceramic: 'glass top', induction: 'induction', fire: 'wood fire' } as const;
-	const kinds = { counter: 'counter', fridge: 'fridge', freezer: 'freezer', cool: 'cool room', cellar: 'cellar', pantry: 'pantry' } as const;
+	const burners = {
+		gas: 'gas',
+		electric: 'electric coil',
+		ceramic: 'glass top',
+		induction: 'induction',
+		fire: 'wood fire'
+	} as const;
+	const kinds = {
+		counter: 'counter',
+		fridge: 'fridge',
+		freezer: 'freezer',
+		cool: 'cool room',
+		cellar: 'cellar',
+		pantry: 'pantry'
+	} as const;
 	const bad = (name: string) => (faultOf(failed, name) ? 'true' : undefined);
 </script>
 
@@ -27,15 +40,42 @@
 <Faults {failed} />
 
 <section class="rimmed mt-4 p-6" aria-labelledby="altitude">
-	<h2 id="altitude" class="text-2xl">Altitude{#if k.altitudeM !== null}: {sayAltitude(k.altitudeM, units)}{/if}</h2>
-	<p class="text-soft mt-1 max-w-3xl">
+	<h2 id="altitude" class="text-2xl">
+		Altitude{#if k.altitudeM !== null}: {sayAltitude(k.altitudeM, units)}{/if}
+	</h2>
+	<p class="mt-1 max-w-3xl text-soft">
 		Water boils cooler the higher you live, so times hang on it.
-		{#if data.boil_C !== null}Here it boils at <b class="text-ink">{sayTemperature(Math.round(data.boil_C * 10) / 10, units)}</b>.{:else}<b class="text-red">Nothing that needs heat is worked out until you say it.</b>{/if}
+		{#if data.boil_C !== null}Here it boils at <b class="text-ink"
+				>{sayTemperature(Math.round(data.boil_C * 10) / 10, units)}</b
+			>.{:else}<b class="text-red">Nothing that needs heat is worked out until you say it.</b>{/if}
 		A map, the weather service or your town’s page has it.
 	</p>
-	<form method="POST" action="?/altitude" use:enhance={withNotice({ reset: false })} class="mt-3 flex flex-wrap items-end gap-3">
-		<label class="field"><span>altitude</span><input name="altitude" inputmode="decimal" required aria-invalid={bad('altitude')} value={typed('altitude', k.altitudeM === null ? '' : units === 'us' ? Math.round(k.altitudeM / 0.3048) : Math.round(k.altitudeM))} class="w-32" /></label>
-		<label class="field"><span>in</span><select name="unit"><option value="m" selected={units === 'metric'}>metres</option><option value="ft" selected={units === 'us'}>feet</option></select></label>
+	<form
+		method="POST"
+		action="?/altitude"
+		use:enhance={withNotice({ reset: false })}
+		class="mt-3 flex flex-wrap items-end gap-3"
+	>
+		<label class="field"
+			><span>altitude</span><input
+				name="altitude"
+				inputmode="decimal"
+				required
+				aria-invalid={bad('altitude')}
+				value={typed(
+					'altitude',
+					k.altitudeM === null ? '' : units === 'us' ? Math.round(k.altitudeM / 0.3048) : Math.round(k.altitudeM)
+				)}
+				class="w-32"
+			/></label
+		>
+		<label class="field"
+			><span>in</span><select name="unit"
+				><option value="m" selected={units === 'metric'}>metres</option><option value="ft" selected={units === 'us'}
+					>feet</option
+				></select
+			></label
+		>
 		<button class="btn btn-full">Save the altitude</button>
 	</form>
 </section>
@@ -43,57 +83,200 @@
 <div class="mt-6 grid gap-8 lg:grid-cols-2">
 	<section>
 		<h2 class="text-xl">Household</h2>
-		<form method="POST" action="?/basics" use:enhance={withNotice({ reset: false })} class="mt-2 grid grid-cols-2 gap-3">
-			<label class="field col-span-2"><span>name</span><input name="name" required maxlength="60" aria-invalid={bad('name')} value={typed('name', k.name)} /></label>
-			<label class="field"><span>people at table</span><input name="people" type="number" min="1" max="60" required value={typed('people', k.people)} /></label>
-			<label class="field"><span>units</span><select name="units"><option value="metric" selected={units === 'metric'}>metric (kg, L, °C)</option><option value="us" selected={units === 'us'}>US (lb, gal, °F)</option></select></label>
-			<label class="field col-span-2"><span>time zone</span><input name="zone" required list="zones" aria-invalid={bad('zone')} value={typed('zone', k.zone)} /></label>
-			<datalist id="zones">{#each data.zones as z (z)}<option value={z}></option>{/each}</datalist>
+		<form
+			method="POST"
+			action="?/basics"
+			use:enhance={withNotice({ reset: false })}
+			class="mt-2 grid grid-cols-2 gap-3"
+		>
+			<label class="field col-span-2"
+				><span>name</span><input
+					name="name"
+					required
+					maxlength="60"
+					aria-invalid={bad('name')}
+					value={typed('name', k.name)}
+				/></label
+			>
+			<label class="field"
+				><span>people at table</span><input
+					name="people"
+					type="number"
+					min="1"
+					max="60"
+					required
+					value={typed('people', k.people)}
+				/></label
+			>
+			<label class="field"
+				><span>units</span><select name="units"
+					><option value="metric" selected={units === 'metric'}>metric (kg, L, °C)</option><option
+						value="us"
+						selected={units === 'us'}>US (lb, gal, °F)</option
+					></select
+				></label
+			>
+			<label class="field col-span-2"
+				><span>time zone</span><input
+					name="zone"
+					required
+					list="zones"
+					aria-invalid={bad('zone')}
+					value={typed('zone', k.zone)}
+				/></label
+			>
+			<datalist id="zones"
+				>{#each data.zones as z (z)}<option value={z}></option>{/each}</datalist
+			>
 			<button class="btn col-span-2 justify-self-start">Save the household</button>
 		</form>
 	</section>
 	<section>
 		<h2 class="text-xl">Ice, basins, trays</h2>
-		<form method="POST" action="?/equipment" use:enhance={withNotice({ reset: false })} class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
-			<label class="field"><span>ice on hand, kg</span><input name="iceKg" inputmode="decimal" required aria-invalid={bad('iceKg')} value={typed('iceKg', k.iceKg)} /></label>
-			<label class="field"><span>basins for chilling</span><input name="basins" type="number" min="1" max="20" required value={typed('basins', k.basins)} /></label>
-			<label class="field"><span>trays for the freezer</span><input name="trays" type="number" min="1" max="100" required value={typed('trays', k.trays)} /></label>
-			<label class="field"><span>one tray, m² (30 × 40 cm is 0.12)</span><input name="trayAreaM2" inputmode="decimal" required aria-invalid={bad('trayAreaM2')} value={typed('trayAreaM2', k.trayAreaM2)} /></label>
-			<label class="field"><span>tap water, °C</span><input name="tapC" inputmode="decimal" required aria-invalid={bad('tapC')} value={typed('tapC', k.tapC)} /></label>
-			<label class="field"><span>the room, °C</span><input name="roomC" inputmode="decimal" required aria-invalid={bad('roomC')} value={typed('roomC', k.roomC)} /></label>
+		<form
+			method="POST"
+			action="?/equipment"
+			use:enhance={withNotice({ reset: false })}
+			class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
+		>
+			<label class="field"
+				><span>ice on hand, kg</span><input
+					name="iceKg"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('iceKg')}
+					value={typed('iceKg', k.iceKg)}
+				/></label
+			>
+			<label class="field"
+				><span>basins for chilling</span><input
+					name="basins"
+					type="number"
+					min="1"
+					max="20"
+					required
+					value={typed('basins', k.basins)}
+				/></label
+			>
+			<label class="field"
+				><span>trays for the freezer</span><input
+					name="trays"
+					type="number"
+					min="1"
+					max="100"
+					required
+					value={typed('trays', k.trays)}
+				/></label
+			>
+			<label class="field"
+				><span>one tray, m² (30 × 40 cm is 0.12)</span><input
+					name="trayAreaM2"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('trayAreaM2')}
+					value={typed('trayAreaM2', k.trayAreaM2)}
+				/></label
+			>
+			<label class="field"
+				><span>tap water, °C</span><input
+					name="tapC"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('tapC')}
+					value={typed('tapC', k.tapC)}
+				/></label
+			>
+			<label class="field"
+				><span>the room, °C</span><input
+					name="roomC"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('roomC')}
+					value={typed('roomC', k.roomC)}
+				/></label
+			>
 			<button class="btn col-span-full justify-self-start">Save ice, basins, trays</button>
 		</form>
 	</section>
 
 	<section id="pots">
 		<h2 class="text-xl">Pots and burners</h2>
-		<ul class="ruled border-line border-y">
+		<ul class="ruled border-y border-line">
 			{#each data.pots as p (p.id)}
-				<li class="flex items-center justify-between gap-2 py-1.5"><span><b>{p.name}</b>, {sayVolume(p.litres, units)} on {p.burnerW} W {burners[p.burnerKind]}{#if p.basketL}, basket {sayVolume(p.basketL, units)}{/if}</span>{@render remove('pot', p.id, p.name)}</li>
-			{:else}<li class="text-soft py-2">No pot yet: blanching cannot be worked out without one.</li>{/each}
+				<li class="flex items-center justify-between gap-2 py-1.5">
+					<span
+						><b>{p.name}</b>, {sayVolume(p.litres, units)} on {p.burnerW} W {burners[p.burnerKind]}{#if p.basketL},
+							basket {sayVolume(p.basketL, units)}{/if}</span
+					>{@render remove('pot', p.id, p.name)}
+				</li>
+			{:else}<li class="py-2 text-soft">No pot yet: blanching cannot be worked out without one.</li>{/each}
 		</ul>
 		<form method="POST" action="?/pot" use:enhance={withNotice()} class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
-			<label class="field"><span>a pot, by name</span><input name="name" required maxlength="60" placeholder="big enamel pot" /></label>
-			<label class="field"><span>litres, to the rim</span><input name="litres" inputmode="decimal" required aria-invalid={bad('litres')} /></label>
-			<label class="field"><span>its burner, W</span><input name="burnerW" inputmode="decimal" required aria-invalid={bad('burnerW')} placeholder="2000" /></label>
-			<label class="field"><span>burner</span><select name="burnerKind">{#each Object.entries(burners) as [v, n] (v)}<option value={v}>{n}</option>{/each}</select></label>
-			<label class="field"><span>basket, litres (if it limits)</span><input name="basketL" inputmode="decimal" /></label>
+			<label class="field"
+				><span>a pot, by name</span><input name="name" required maxlength="60" placeholder="big enamel pot" /></label
+			>
+			<label class="field"
+				><span>litres, to the rim</span><input
+					name="litres"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('litres')}
+				/></label
+			>
+			<label class="field"
+				><span>its burner, W</span><input
+					name="burnerW"
+					inputmode="decimal"
+					required
+					aria-invalid={bad('burnerW')}
+					placeholder="2000"
+				/></label
+			>
+			<label class="field"
+				><span>burner</span><select name="burnerKind"
+					>{#each Object.entries(burners) as [v, n] (v)}<option value={v}>{n}</option>{/each}</select
+				></label
+			>
+			<label class="field"><span>basket, litres (if it limits)</span><input name="basketL" inputmode="decimal" /></label
+			>
 			<button class="btn self-end">Add the pot</button>
 		</form>
 	</section>
 
 	<section id="places">
 		<h2 class="text-xl">Places</h2>
-		<p class="text-soft text-sm">Freezers: {sayVolume(data.freezerUsed_L, units)} of {sayVolume(data.freezer_L, units)} taken by packs.</p>
-		<ul class="ruled border-line border-y">
+		<p class="text-sm text-soft">
+			Freezers: {sayVolume(data.freezerUsed_L, units)} of {sayVolume(data.freezer_L, units)} taken by packs.
+		</p>
+		<ul class="ruled border-y border-line">
 			{#each data.places as p (p.id)}
-				<li class="flex items-center justify-between gap-2 py-1.5"><span><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}{#if p.litres}, {sayVolume(p.litres, units)}{/if}</span>{@render remove('place', p.id, p.name)}</li>
+				<li class="flex items-center justify-between gap-2 py-1.5">
+					<span
+						><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}{#if p.litres}, {sayVolume(
+								p.litres,
+								units
+							)}{/if}</span
+					>{@render remove('place', p.id, p.name)}
+				</li>
 			{/each}
 		</ul>
 		<form method="POST" action="?/place" use:enhance={withNotice()} class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
-			<label class="field"><span>a place, by name</span><input name="name" required maxlength="60" placeholder="garage freezer" /></label>
-			<label class="field"><span>kind</span><select name="kind">{#each Object.entries(kinds) as [v, n] (v)}<option value={v}>{n}</option>{/each}</select></label>
-			<label class="field"><span>its temperature, °C</span><input name="tempC" inputmode="text" required aria-invalid={bad('tempC')} /></label>
+			<label class="field"
+				><span>a place, by name</span><input name="name" required maxlength="60" placeholder="garage freezer" /></label
+			>
+			<label class="field"
+				><span>kind</span><select name="kind"
+					>{#each Object.entries(kinds) as [v, n] (v)}<option value={v}>{n}</option>{/each}</select
+				></label
+			>
+			<label class="field"
+				><span>its temperature, °C</span><input
+					name="tempC"
+					inputmode="text"
+					required
+					aria-invalid={bad('tempC')}
+				/></label
+			>
 			<label class="field"><span>litres inside (freezers)</span><input name="litres" inputmode="decimal" /></label>
 			<button class="btn self-end">Add the place</button>
 		</form>
@@ -101,47 +284,84 @@
 
 	<section id="drawer">
 		<h2 class="text-xl">The drawer: bags, boxes, jars</h2>
-		<ul class="ruled border-line border-y">
+		<ul class="ruled border-y border-line">
 			{#each data.containers as c (c.id)}
 				<li class="flex flex-wrap items-center justify-between gap-2 py-1.5">
 					<span><b>{c.name}</b>, {c.volumeMl} ml</span>
 					<span class="flex items-center">
-						<form method="POST" action="?/count" use:enhance={withNotice({ reset: false })} class="flex items-center gap-1">
+						<form
+							method="POST"
+							action="?/count"
+							use:enhance={withNotice({ reset: false })}
+							class="flex items-center gap-1"
+						>
 							<input type="hidden" name="id" value={c.id} />
-							<input name="count" type="number" min="0" max="10000" value={c.count} aria-label="How many of {c.name}" class="w-24" />
+							<input
+								name="count"
+								type="number"
+								min="0"
+								max="10000"
+								value={c.count}
+								aria-label="How many of {c.name}"
+								class="w-24"
+							/>
 							<button class="btn btn-plain underline" aria-label="Save the count of {c.name}">save</button>
 						</form>
 						{@render remove('container', c.id, c.name)}
 					</span>
 				</li>
-			{:else}<li class="text-soft py-2">Nothing in the drawer: packs cannot be worked out.</li>{/each}
+			{:else}<li class="py-2 text-soft">Nothing in the drawer: packs cannot be worked out.</li>{/each}
 		</ul>
-		<form method="POST" action="?/container" use:enhance={withNotice()} class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-4">
-			<label class="field"><span>by name</span><input name="name" required maxlength="60" placeholder="freezer bag 1 L" /></label>
-			<label class="field"><span>kind</span><select name="kind"><option value="bag">bag</option><option value="box">box</option><option value="jar">jar</option></select></label>
-			<label class="field"><span>holds, ml</span><input name="volumeMl" type="number" min="50" max="20000" required /></label>
-			<label class="field"><span>how many</span><input name="count" type="number" min="0" max="10000" required /></label>
+		<form
+			method="POST"
+			action="?/container"
+			use:enhance={withNotice()}
+			class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-4"
+		>
+			<label class="field"
+				><span>by name</span><input name="name" required maxlength="60" placeholder="freezer bag 1 L" /></label
+			>
+			<label class="field"
+				><span>kind</span><select name="kind"
+					><option value="bag">bag</option><option value="box">box</option><option value="jar">jar</option></select
+				></label
+			>
+			<label class="field"
+				><span>holds, ml</span><input name="volumeMl" type="number" min="50" max="20000" required /></label
+			>
+			<label class="field"><span>how many</span><input name="count" type="number" min="0" max="10000" required /></label
+			>
 			<button class="btn col-span-full justify-self-start">Add to the drawer</button>
 		</form>
 	</section>
 
 	<section>
 		<h2 class="text-xl">Own measures</h2>
-		<ul class="ruled border-line border-y">
+		<ul class="ruled border-y border-line">
 			{#each data.measures as m (m.id)}
-				<li class="flex items-center justify-between gap-2 py-1.5"><span>one <b>{m.name}</b> of {m.foodName}: {sayWeight(m.grams, units)}</span>{@render remove('measure', m.id, `${m.name} of ${m.foodName}`)}</li>
-			{:else}<li class="text-soft py-2">None yet. Type “2 big bowls peas” in the Basket, weigh one, and it is known ever after.</li>{/each}
+				<li class="flex items-center justify-between gap-2 py-1.5">
+					<span>one <b>{m.name}</b> of {m.foodName}: {sayWeight(m.grams, units)}</span>{@render remove(
+						'measure',
+						m.id,
+						`${m.name} of ${m.foodName}`
+					)}
+				</li>
+			{:else}<li class="py-2 text-soft">
+					None yet. Type “2 big bowls peas” in the Basket, weigh one, and it is known ever after.
+				</li>{/each}
 		</ul>
 	</section>
 </div>
 
-<section id="demo" class="border-line mt-10 border-t pt-4">
+<section id="demo" class="mt-10 border-t border-line pt-4">
 	<h2 class="text-xl">Demo and households</h2>
 	<div class="mt-2 flex flex-wrap items-end gap-x-10 gap-y-4">
 		{#if data.isDemo}
 			<form method="POST" action="?/clear" use:enhance={withNotice()}>
 				<p class="text-soft">{k.name} is made up. Clear it and start with your own kitchen.</p>
-				<label class="flex min-h-11 items-center gap-2"><input type="checkbox" name="sure" value="yes" required /> yes, all of the demo goes</label>
+				<label class="flex min-h-11 items-center gap-2"
+					><input type="checkbox" name="sure" value="yes" required /> yes, all of the demo goes</label
+				>
 				<button class="btn">Clear the demo</button>
 			</form>
 		{:else if data.empty}
@@ -151,9 +371,19 @@
 			</form>
 		{/if}
 		<form method="POST" action="?/newHousehold" use:enhance={withNotice()} class="flex flex-wrap items-end gap-2">
-			<label class="field"><span>a household beside this one</span><input name="name" required maxlength="60" placeholder="Grandmother’s kitchen" /></label>
+			<label class="field"
+				><span>a household beside this one</span><input
+					name="name"
+					required
+					maxlength="60"
+					placeholder="Grandmother’s kitchen"
+				/></label
+			>
 			<button class="btn">Start it</button>
 		</form>
 	</div>
-	<p class="source mt-6 max-w-3xl">Root Jar works by published tables and plain physics, and says which. Your local food authority or extension service has the last word; food that is sold needs licensed practice.</p>
+	<p class="source mt-6 max-w-3xl">
+		Root Jar works by published tables and plain physics, and says which. Your local food authority or extension service
+		has the last word; food that is sold needs licensed practice.
+	</p>
 </section>

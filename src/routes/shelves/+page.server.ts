@@ -9,7 +9,11 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
-		const [lots, places, steps] = await Promise.all([stores.stock.shelves(), stores.home.places(), stores.stock.lastSteps()]);
+		const [lots, places, steps] = await Promise.all([
+			stores.stock.shelves(),
+			stores.home.places(),
+			stores.stock.lastSteps('pack')
+		]);
 		const today = dateIn(household.zone, now.getTime());
 		const rows = lots.map((l) => ({
 			...l,
@@ -35,7 +39,14 @@ export const actions: Actions = {
 	act: (event) =>
 		action(event, async (fields) => {
 			const values = parse(
-				Joi.object<{ lotId: string; kind: 'take' | 'give' | 'spoil' | 'count' | 'move'; packs: number; cause?: string; placeId?: string; key: string }>({
+				Joi.object<{
+					lotId: string;
+					kind: 'take' | 'give' | 'spoil' | 'count' | 'move';
+					packs: number;
+					cause?: string;
+					placeId?: string;
+					key: string;
+				}>({
 					lotId: id().required().label('The packs'),
 					kind: Joi.string().valid('take', 'give', 'spoil', 'count', 'move').required().label('What happened'),
 					packs: Joi.number().integer().min(0).max(10_000).required().label('The number of packs'),
@@ -45,12 +56,23 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			if (values.kind !== 'count' && values.packs < 1) throw new AppError(400, 'NOTHING', 'At least one pack. Nothing was changed.', [{ field: 'packs', message: 'At least one.' }]);
+			if (values.kind !== 'count' && values.packs < 1)
+				throw new AppError(400, 'NOTHING', 'At least one pack. Nothing was changed.', [
+					{ field: 'packs', message: 'At least one.' }
+				]);
 			if (values.kind === 'move') {
-				if (!values.placeId) throw new AppError(400, 'BAD_INPUT', 'Where to? Choose a place. Nothing was changed.', [{ field: 'placeId', message: 'Choose a place.' }]);
+				if (!values.placeId)
+					throw new AppError(400, 'BAD_INPUT', 'Where to? Choose a place. Nothing was changed.', [
+						{ field: 'placeId', message: 'Choose a place.' }
+					]);
 				const to = (await event.locals.stores.home.places()).find((p) => p.id === values.placeId);
 				if (to && to.kind !== 'freezer') {
-					throw new AppError(422, 'NOT_A_FREEZER', `${to.name} is no freezer: frozen packs stay at −18 °C or below. Take what you want to thaw instead; nothing was moved.`, [{ field: 'placeId', message: 'Choose a freezer.' }]);
+					throw new AppError(
+						422,
+						'NOT_A_FREEZER',
+						`${to.name} is no freezer: frozen packs stay at −18 °C or below. Take what you want to thaw instead; nothing was moved.`,
+						[{ field: 'placeId', message: 'Choose a freezer.' }]
+					);
 				}
 			}
 			const { packs, key: once, ...rest } = values;
@@ -59,7 +81,10 @@ export const actions: Actions = {
 
 	undo: (event) =>
 		action(event, async (fields) => {
-			const { groupId, key: once } = parse(Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }), fields);
+			const { groupId, key: once } = parse(
+				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
+				fields
+			);
 			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
 		})
 };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { sayDate, sayMonth, sayAs } from '$core/quantities/dates';
-	import { sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
+	import { sayCount, sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
@@ -14,22 +14,42 @@
 	let opened = $state<string | null>(null);
 	const shown = $derived(
 		data.places
-			.map((p) => ({ ...p, lots: p.lots.filter((l) => `${l.title} ${l.code ?? ''}`.toLowerCase().includes(filter.trim().toLowerCase())) }))
+			.map((p) => ({
+				...p,
+				lots: p.lots.filter((l) => `${l.title} ${l.code ?? ''}`.toLowerCase().includes(filter.trim().toLowerCase()))
+			}))
 			.filter((p) => p.lots.length > 0 || (filter === '' && p.kind === 'freezer'))
 	);
 	const soon = (days: number | null) => days !== null && days <= 45;
 	const freezers = $derived(data.places.filter((p) => p.kind === 'freezer'));
-	const until = (days: number | null, date: string | null) => (date === null ? '' : days !== null && days < 0 ? `past its best since ${sayMonth(date)}` : soon(days) ? `soon: by ${sayDate(date)}` : `to ${sayMonth(date)}`);
-	const verb = { take: 'taken', give: 'given away', spoil: 'spoiled', count: 'counted', move: 'moved', put: 'put away', use: 'used' } as const;
+	const until = (days: number | null, date: string | null) =>
+		date === null
+			? ''
+			: days !== null && days < 0
+				? `past its best since ${sayMonth(date)}`
+				: soon(days)
+					? `soon: by ${sayDate(date)}`
+					: `to ${sayMonth(date)}`;
+	const verb = {
+		take: 'taken',
+		give: 'given away',
+		spoil: 'spoiled',
+		count: 'counted',
+		move: 'moved',
+		put: 'put away',
+		use: 'used'
+	} as const;
 </script>
 
 <div class="flex flex-wrap items-end justify-between gap-3">
 	<div>
 		<h1 class="text-3xl">On the shelves</h1>
-		<p class="text-soft">{data.packs} packs</p>
+		<p class="text-soft">{sayCount(data.packs, 'pack')}</p>
 	</div>
 	<div class="no-print flex flex-wrap items-end gap-3">
-		<label class="field"><span>find</span><input type="search" bind:value={filter} placeholder="beans, or a label’s code" /></label>
+		<label class="field"
+			><span>find</span><input type="search" bind:value={filter} placeholder="beans, or a label’s code" /></label
+		>
 		<button class="btn" onclick={() => print()}>Print the list</button>
 	</div>
 </div>
@@ -40,7 +60,7 @@
 		{#if data.packs === 0}
 			<section class="py-10 text-center">
 				<h2 class="text-2xl">The shelves are empty.</h2>
-				<p class="text-soft mt-2">Packs land here when a run is closed at the Stove.</p>
+				<p class="mt-2 text-soft">Packs land here when a run is closed at the Stove.</p>
 				<p class="mt-4"><a class="btn btn-full" href="/basket">Start with the Basket</a></p>
 			</section>
 		{/if}
@@ -49,39 +69,85 @@
 				<section aria-labelledby="p-{p.id}">
 					<h2 id="p-{p.id}" class="text-xl">
 						{p.name}
-						<span class="text-soft text-sm font-semibold">{sayTemperature(p.tempC, units)}{p.litres ? ` · ${sayVolume(p.litres, units)} inside` : ''}</span>
+						<span class="text-sm font-semibold text-soft"
+							>{sayTemperature(p.tempC, units)}{p.litres ? ` · ${sayVolume(p.litres, units)} inside` : ''}</span
+						>
 					</h2>
 					<ul class="shelf">
 						{#each p.lots as l (l.id)}
-							<li class="pack {soon(l.daysLeft) ? 'soon' : ''} {opened === l.id ? 'open' : ''}" style="--packs: {Math.min(26, l.packs)}">
-								<button class="face" aria-expanded={opened === l.id} onclick={() => (opened = opened === l.id ? null : l.id)}>
+							<li
+								class="pack {soon(l.daysLeft) ? 'soon' : ''} {opened === l.id ? 'open' : ''}"
+								style="--packs: {Math.min(26, l.packs)}"
+							>
+								<button
+									class="face"
+									aria-expanded={opened === l.id}
+									onclick={() => (opened = opened === l.id ? null : l.id)}
+								>
 									<b class="head text-2xl leading-none">{l.packs}</b>
-									<span class="block text-[15px] leading-tight">{l.title}{#if l.packG}, {sayWeight(l.packG, units)}{/if}</span>
-									<span class="block text-[13px] {soon(l.daysLeft) ? 'text-amber font-bold' : 'text-soft'}">{until(l.daysLeft, l.keepsUntil)}</span>
+									<span class="block text-[15px] leading-tight first-letter:uppercase"
+										>{l.title}{#if l.packG}, {sayWeight(l.packG, units)}{/if}</span
+									>
+									<span class="block text-[13px] {soon(l.daysLeft) ? 'font-bold text-amber' : 'text-soft'}"
+										>{until(l.daysLeft, l.keepsUntil)}</span
+									>
 								</button>
 								<form method="POST" action="?/act" use:enhance={withNotice({ path: '/shelves' })} class="no-print">
-									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} /><input type="hidden" name="packs" value="1" />
-									<button class="btn !min-h-11 w-full" name="kind" value="take" aria-label="Take one: {l.title}">Take one</button>
+									<input type="hidden" name="key" value={data.key} /><input
+										type="hidden"
+										name="lotId"
+										value={l.id}
+									/><input type="hidden" name="packs" value="1" />
+									<button class="btn !min-h-11 w-full" name="kind" value="take" aria-label="Take one: {l.title}"
+										>Take one</button
+									>
 								</form>
 							</li>
 						{/each}
 					</ul>
 					{#each p.lots.filter((l) => l.id === opened) as l (l.id)}
-						<div class="bg-enamel border-line no-print rounded-b-xl border border-t-0 p-4">
+						<div class="no-print rounded-b-xl border border-t-0 border-line bg-enamel p-4">
 							<p>
-								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayDate(l.packedOn)}{#if l.container} · {l.container}{/if}
+								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayDate(l.packedOn)}{#if l.container}
+									· {l.container}{/if}
 								{#if l.code}· <a href="/book/{l.code}">batch {l.code}</a>{/if}
 							</p>
-							<form method="POST" action="?/act" use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })} class="mt-2 flex flex-wrap items-end gap-2">
+							<form
+								method="POST"
+								action="?/act"
+								use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+								class="mt-2 flex flex-wrap items-end gap-2"
+							>
 								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-								<label class="field"><span>packs</span><input type="number" name="packs" min="0" max="10000" value="1" class="w-24" /></label>
+								<label class="field"
+									><span>packs</span><input
+										type="number"
+										name="packs"
+										min="0"
+										max="10000"
+										value="1"
+										class="w-24"
+									/></label
+								>
 								<button class="btn" name="kind" value="take">Take</button>
 								<button class="btn" name="kind" value="give">Give away</button>
-								<label class="field"><span>cause</span><input name="cause" maxlength="200" placeholder="frost, torn bag" class="w-40" /></label>
+								<label class="field"
+									><span>cause</span><input
+										name="cause"
+										maxlength="200"
+										placeholder="frost, torn bag"
+										class="w-40"
+									/></label
+								>
 								<button class="btn" name="kind" value="spoil">Spoiled</button>
 								<button class="btn" name="kind" value="count">Counted: this many</button>
 								{#if freezers.length > 1}
-									<label class="field"><span>to</span><select name="placeId">{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option>{/each}</select></label>
+									<label class="field"
+										><span>to</span><select name="placeId"
+											>{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option
+												>{/each}</select
+										></label
+									>
 									<button class="btn" name="kind" value="move">Move</button>
 								{/if}
 							</form>
@@ -99,9 +165,18 @@
 			<ul class="ruled">
 				{#each data.eatNext as l (l.id)}
 					<li class="flex items-center justify-between gap-3 py-2.5">
-						<span><b>{l.title}</b><span class="block text-sm {soon(l.daysLeft) ? 'text-amber font-bold' : 'text-soft'}">{l.packs} left, {until(l.daysLeft, l.keepsUntil)}</span></span>
+						<span
+							><b class="inline-block first-letter:uppercase">{l.title}</b><span
+								class="block text-sm {soon(l.daysLeft) ? 'font-bold text-amber' : 'text-soft'}"
+								>{l.packs} left, {until(l.daysLeft, l.keepsUntil)}</span
+							></span
+						>
 						<form method="POST" action="?/act" use:enhance={withNotice({ path: '/shelves' })}>
-							<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} /><input type="hidden" name="packs" value="1" />
+							<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} /><input
+								type="hidden"
+								name="packs"
+								value="1"
+							/>
 							<button class="btn" name="kind" value="take" aria-label="Take one: {l.title}, eat next">Take</button>
 						</form>
 					</li>
@@ -113,10 +188,22 @@
 			<ul class="ruled">
 				{#each data.steps as s (s.groupId)}
 					<li class="flex items-center justify-between gap-2 py-1.5 text-[15px]">
-						<span>{Math.abs(s.packs || s.grams)}{s.packs ? '' : ' g'} {s.title} {verb[s.kind]} <span class="text-soft block text-[13px]">{sayAs(s.at, data.household.zone, 'd MMM, HH:mm')} · {s.by}</span></span>
+						<span
+							>{Math.abs(s.packs || s.grams)}{s.packs ? '' : ' g'}
+							{s.title}
+							{verb[s.kind]}
+							<span class="block text-[13px] text-soft"
+								>{sayAs(s.at, data.household.zone, 'd MMM, HH:mm')} · {s.by}</span
+							></span
+						>
 						<form method="POST" action="?/undo" use:enhance={withNotice()}>
 							<input type="hidden" name="key" value={data.key} />
-							<button class="btn btn-plain underline" name="groupId" value={s.groupId} aria-label="Undo: {s.title} {verb[s.kind]}">undo</button>
+							<button
+								class="btn btn-plain underline"
+								name="groupId"
+								value={s.groupId}
+								aria-label="Undo: {s.title} {verb[s.kind]}">undo</button
+							>
 						</form>
 					</li>
 				{/each}

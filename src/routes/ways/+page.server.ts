@@ -8,7 +8,9 @@ export const load: PageServerLoad = ({ locals }) =>
 	page(async () => {
 		const [lots, reserved] = await Promise.all([locals.stores.stock.basket(), locals.stores.runs.reserved()]);
 		const free = lots.filter((l) => l.grams > (reserved.get(l.lot.id) ?? 0));
-		const [first] = free.map((l) => ({ id: l.lot.id, bestBy: freshnessOf(l.lot, l.place).bestBy })).sort((a, b) => a.bestBy - b.bestBy);
+		const [first] = free
+			.map((l) => ({ id: l.lot.id, bestBy: freshnessOf(l.lot, l.place).bestBy }))
+			.sort((a, b) => a.bestBy - b.bestBy);
 		if (first) redirect(307, `/ways/${first.id}`);
 		return { title: 'Ways' };
 	});

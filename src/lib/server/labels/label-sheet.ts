@@ -17,7 +17,10 @@ export interface Label {
 }
 
 const require = createRequire(import.meta.url);
-const fontFile = (weight: string) => readFile(require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`));
+const fontFile = (weight: string) =>
+	readFile(
+		require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`)
+	);
 
 const mm = 72 / 25.4;
 /** Three by eight on A4 or US Letter, with room for a printer's margin: cut apart or on label paper. */
@@ -37,7 +40,9 @@ export async function labelSheet(labels: readonly Label[], paper: keyof typeof s
 	const pdf = await PDFDocument.create();
 	pdf.registerFontkit(fontkit);
 	pdf.setTitle('Root Jar labels');
-	const [regular, bold] = await Promise.all(['400Regular', '700Bold'].map(async (w) => pdf.embedFont(await fontFile(w), { subset: true })));
+	const [regular, bold] = await Promise.all(
+		['400Regular', '700Bold'].map(async (w) => pdf.embedFont(await fontFile(w), { subset: true }))
+	);
 	const codes = new Map<string, Awaited<ReturnType<typeof pdf.embedPng>>>();
 	const perSheet = sheet.columns * sheet.rows;
 	const left = (sheet.width - sheet.columns * sheet.label.width) / 2;
@@ -66,7 +71,14 @@ interface Box {
 	height: number;
 }
 
-function drawLabel(page: PDFPage, label: Label, box: Box, qr: Awaited<ReturnType<PDFDocument['embedPng']>>, regular: PDFFont, bold: PDFFont): void {
+function drawLabel(
+	page: PDFPage,
+	label: Label,
+	box: Box,
+	qr: Awaited<ReturnType<PDFDocument['embedPng']>>,
+	regular: PDFFont,
+	bold: PDFFont
+): void {
 	const ink = rgb(0.1, 0.14, 0.19);
 	const pad = 2.5 * mm;
 	page.drawRectangle({ ...box, borderWidth: 0.3, borderColor: rgb(0.75, 0.75, 0.75) });
@@ -83,7 +95,13 @@ function drawLabel(page: PDFPage, label: Label, box: Box, qr: Awaited<ReturnType
 	page.drawText(`packed ${label.packed}`, { x: box.x + pad, y, size: 8, font: regular, color: ink });
 	y -= 10;
 	page.drawText(`use first by ${label.useFirst}`, { x: box.x + pad, y, size: 8, font: bold, color: ink });
-	page.drawText(label.code, { x: box.x + box.width - side + 2.6 * mm, y: box.y + box.height - side - 4, size: 9, font: bold, color: ink });
+	page.drawText(label.code, {
+		x: box.x + box.width - side + 2.6 * mm,
+		y: box.y + box.height - side - 4,
+		size: 9,
+		font: bold,
+		color: ink
+	});
 	let low = Math.min(y - 10.5, box.y + 22);
 	for (const row of wrap(label.use, regular, 6.8, box.width - 2 * pad).slice(0, 2)) {
 		page.drawText(row, { x: box.x + pad, y: low, size: 6.8, font: regular, color: ink });

@@ -20,15 +20,26 @@ export function batchStore(db: Database, householdId: string) {
 					packedOn: batch.packedOn,
 					keepsUntil: batch.keepsUntil,
 					closing: batch.closing,
-					left: sql<number>`coalesce((select sum(b.packs) from ${lot} l join ${lotBalance} b on b.lot_id = l.id where l.household_id = ${batch.householdId} and l.batch_id = ${batch.id}), 0)::int`
+					left: sql<number>`coalesce((select sum(b.packs) from ${lot} l join ${lotBalance} b on b.lot_id = l.id where l.household_id = "batch"."household_id" and l.batch_id = "batch"."id"), 0)::int`
 				})
 				.from(batch)
-				.where(and(mine, isNull(batch.voidedAt), before ? lt(batch.packedOn, before) : undefined, search ? or(ilike(batch.title, `%${search.replace(/[\\%_]/g, '\\$&')}%`), eq(batch.code, search.toUpperCase())) : undefined))
+				.where(
+					and(
+						mine,
+						isNull(batch.voidedAt),
+						before ? lt(batch.packedOn, before) : undefined,
+						search
+							? or(ilike(batch.title, `%${search.replace(/[\\%_]/g, '\\$&')}%`), eq(batch.code, search.toUpperCase()))
+							: undefined
+					)
+				)
 				.orderBy(desc(batch.packedOn), desc(batch.id))
 				.limit(most);
 		},
 
-		async byCode(code: string): Promise<BatchRow & { plan: (typeof run.$inferSelect)['plan'] | null; startedAt: Date | null }> {
+		async byCode(
+			code: string
+		): Promise<BatchRow & { plan: (typeof run.$inferSelect)['plan'] | null; startedAt: Date | null }> {
 			const [row] = await db
 				.select({ batch, plan: run.plan, startedAt: run.startedAt })
 				.from(batch)

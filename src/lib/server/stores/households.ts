@@ -21,7 +21,10 @@ export async function resolveHousehold(db: Database, id: string | undefined): Pr
 }
 
 /** A household as it is before anything is known of it, with the places that every home has. */
-export async function newHousehold(db: Database | Tx, values: { name: string; zone: string; now: Date }): Promise<string> {
+export async function newHousehold(
+	db: Database | Tx,
+	values: { name: string; zone: string; now: Date }
+): Promise<string> {
 	const id = uuidv7();
 	await db.insert(household).values({
 		id,
@@ -44,7 +47,17 @@ export async function newHousehold(db: Database | Tx, values: { name: string; zo
 		['Freezer', 'freezer', -18, 100],
 		['Pantry', 'pantry', 17, null]
 	];
-	await db.insert(place).values(places.map(([name, kind, tempC, litres], position) => ({ id: uuidv7(), householdId: id, name, kind, tempC, litres, position })));
+	await db.insert(place).values(
+		places.map(([name, kind, tempC, litres], position) => ({
+			id: uuidv7(),
+			householdId: id,
+			name,
+			kind,
+			tempC,
+			litres,
+			position
+		}))
+	);
 	return id;
 }
 
@@ -55,10 +68,17 @@ async function named<T>(field: string, name: string, work: () => Promise<T>): Pr
 	} catch (error) {
 		const cause = (error as { cause?: { code?: string } }).cause;
 		if (cause?.code === '23505') {
-			throw new AppError(409, 'NAME_TAKEN', `"${name}" is there already. Nothing was saved; give it another name.`, [{ field, message: 'Taken already.' }]);
+			throw new AppError(409, 'NAME_TAKEN', `"${name}" is there already. Nothing was saved; give it another name.`, [
+				{ field, message: 'Taken already.' }
+			]);
 		}
 		if (cause?.code === '23503') {
-			throw new AppError(409, 'IN_USE', `"${name}" is in use: lots stand there or are packed in it. Nothing was changed; move them first.`, [{ field, message: 'In use.' }]);
+			throw new AppError(
+				409,
+				'IN_USE',
+				`"${name}" is in use: lots stand there or are packed in it. Nothing was changed; move them first.`,
+				[{ field, message: 'In use.' }]
+			);
 		}
 		throw error;
 	}
@@ -67,10 +87,13 @@ async function named<T>(field: string, name: string, work: () => Promise<T>): Pr
 export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	const householdId = row.id;
 	const parts = {
-		places: () => db.select().from(place).where(eq(place.householdId, householdId)).orderBy(asc(place.position), asc(place.name)),
+		places: () =>
+			db.select().from(place).where(eq(place.householdId, householdId)).orderBy(asc(place.position), asc(place.name)),
 		pots: () => db.select().from(pot).where(eq(pot.householdId, householdId)).orderBy(asc(pot.litres)),
-		containers: () => db.select().from(container).where(eq(container.householdId, householdId)).orderBy(asc(container.volumeMl)),
-		measures: () => db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
+		containers: () =>
+			db.select().from(container).where(eq(container.householdId, householdId)).orderBy(asc(container.volumeMl)),
+		measures: () =>
+			db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
 	};
 	const touch = () => db.update(household).set({ touched: true }).where(eq(household.id, householdId));
 
@@ -78,36 +101,65 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		...parts,
 		/** The kitchen as the core wants it. */
 		async kitchen(): Promise<Kitchen> {
-			const [places, pots, containers, used] = await Promise.all([parts.places(), parts.pots(), parts.containers(), stockStore(db, householdId, now).freezerUsed_L()]);
+			const [places, pots, containers, used] = await Promise.all([
+				parts.places(),
+				parts.pots(),
+				parts.containers(),
+				stockStore(db, householdId, now).freezerUsed_L()
+			]);
 			const freezer_L = places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0);
 			return {
 				altitude_m: row.altitudeM,
 				units: row.units,
 				zone: row.zone,
 				people: row.people,
-				pots: pots.map((p) => ({ id: p.id, name: p.name, litres: p.litres, burner: { kind: p.burnerKind, power_W: p.burnerW }, ...(p.basketL ? { basket_L: p.basketL } : {}) })),
+				pots: pots.map((p) => ({
+					id: p.id,
+					name: p.name,
+					litres: p.litres,
+					burner: { kind: p.burnerKind, power_W: p.burnerW },
+					...(p.basketL ? { basket_L: p.basketL } : {})
+				})),
 				ice_kg: row.iceKg,
 				basins: row.basins,
 				trays: row.trays,
 				trayArea_m2: row.trayAreaM2,
 				freezer_L,
 				freezerFree_L: Math.max(0, freezer_L - used),
-				containers: containers.map((c) => ({ id: c.id, name: c.name, kind: c.kind, volume_mL: c.volumeMl, count: c.count })),
+				containers: containers.map((c) => ({
+					id: c.id,
+					name: c.name,
+					kind: c.kind,
+					volume_mL: c.volumeMl,
+					count: c.count
+				})),
 				tap_C: row.tapC,
 				room_C: row.roomC
 			};
 		},
 		async update(values: Partial<Omit<HouseholdRow, 'id' | 'createdAt'>>) {
-			await db.update(household).set({ ...values, touched: true }).where(eq(household.id, householdId));
+			await db
+				.update(household)
+				.set({ ...values, touched: true })
+				.where(eq(household.id, householdId));
 		},
 		async addPlace(values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
 			await named('name', values.name, async () => {
-				const [last] = await db.select({ n: sql<number>`coalesce(max(${place.position}), -1)::int` }).from(place).where(eq(place.householdId, householdId));
+				const [last] = await db
+					.select({ n: sql<number>`coalesce(max(${place.position}), -1)::int` })
+					.from(place)
+					.where(eq(place.householdId, householdId));
 				await db.insert(place).values({ id: uuidv7(), householdId, position: (last?.n ?? -1) + 1, ...values });
 			});
 			await touch();
 		},
-		async addPot(values: { name: string; litres: number; burnerW: number; burnerKind: (typeof pot.$inferSelect)['burnerKind']; basketL: number | null }) {
+		async addPot(values: {
+			name: string;
+			litres: number;
+			burnerW: number;
+			burnerKind: (typeof pot.$inferSelect)['burnerKind'];
+			basketL: number | null;
+		}) {
 			await named('name', values.name, () => db.insert(pot).values({ id: uuidv7(), householdId, ...values }));
 			await touch();
 		},
@@ -116,7 +168,11 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			await touch();
 		},
 		async setContainerCount(id: string, count: number) {
-			const changed = await db.update(container).set({ count }).where(and(eq(container.householdId, householdId), eq(container.id, id))).returning({ id: container.id });
+			const changed = await db
+				.update(container)
+				.set({ count })
+				.where(and(eq(container.householdId, householdId), eq(container.id, id)))
+				.returning({ id: container.id });
 			if (changed.length === 0) throw notFound('container');
 			await touch();
 		},
@@ -124,13 +180,19 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			await db
 				.insert(ownMeasure)
 				.values({ id: uuidv7(), householdId, ...values })
-				.onConflictDoUpdate({ target: [ownMeasure.householdId, ownMeasure.name, ownMeasure.food], set: { grams: values.grams } });
+				.onConflictDoUpdate({
+					target: [ownMeasure.householdId, ownMeasure.name, ownMeasure.food],
+					set: { grams: values.grams }
+				});
 			await touch();
 		},
 		async remove(what: 'place' | 'pot' | 'container' | 'measure', id: string) {
 			const table = { place, pot, container, measure: ownMeasure }[what];
 			await named('id', what, async () => {
-				const gone = await db.delete(table).where(and(eq(table.householdId, householdId), eq(table.id, id))).returning({ id: table.id });
+				const gone = await db
+					.delete(table)
+					.where(and(eq(table.householdId, householdId), eq(table.id, id)))
+					.returning({ id: table.id });
 				if (gone.length === 0) throw notFound(what);
 			});
 			await touch();

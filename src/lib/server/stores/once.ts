@@ -6,7 +6,13 @@ import { household, idempotency } from '../db/schema';
  * Does the work once per key, in one transaction: a second request with the same key waits for the first and gets its
  * answer. When the work throws, the key is free again and nothing is written.
  */
-export function once<T>(db: Database, householdId: string, key: string, now: Date, work: (tx: Tx) => Promise<T>): Promise<T> {
+export function once<T>(
+	db: Database,
+	householdId: string,
+	key: string,
+	now: Date,
+	work: (tx: Tx) => Promise<T>
+): Promise<T> {
 	return db.transaction(async (tx) => {
 		const taken = await tx
 			.insert(idempotency)
@@ -20,7 +26,10 @@ export function once<T>(db: Database, householdId: string, key: string, now: Dat
 		}
 		const answer = await work(tx);
 		await tx.update(idempotency).set({ answer }).where(which);
-		await tx.update(household).set({ touched: true }).where(and(eq(household.id, householdId), eq(household.touched, false)));
+		await tx
+			.update(household)
+			.set({ touched: true })
+			.where(and(eq(household.id, householdId), eq(household.touched, false)));
 		return answer;
 	});
 }

@@ -25,7 +25,13 @@ interface Change {
  *
  * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH
  */
-export async function post(tx: Tx, householdId: string, groupId: string, changes: readonly Change[], at: { now: Date; occurredAt?: Date; by: string }): Promise<void> {
+export async function post(
+	tx: Tx,
+	householdId: string,
+	groupId: string,
+	changes: readonly Change[],
+	at: { now: Date; occurredAt?: Date; by: string }
+): Promise<void> {
 	const ids = [...new Set(changes.map((c) => c.lotId))].sort();
 	const locked = await tx
 		.select()
@@ -39,10 +45,17 @@ export async function post(tx: Tx, householdId: string, groupId: string, changes
 		const balance = balances.get(change.lotId);
 		if (!balance) throw notFound('lot');
 		if (balance.grams + change.grams < 0) {
-			throw new AppError(409, 'NOT_ENOUGH', `There are only ${balance.grams} g left there. Nothing was changed.`, [{ field: 'amount', message: `At most ${balance.grams} g.` }]);
+			throw new AppError(409, 'NOT_ENOUGH', `There are only ${balance.grams} g left there. Nothing was changed.`, [
+				{ field: 'amount', message: `At most ${balance.grams} g.` }
+			]);
 		}
 		if (balance.packs + change.packs < 0) {
-			throw new AppError(409, 'NOT_ENOUGH', `There ${balance.packs === 1 ? 'is only 1 pack' : `are only ${balance.packs} packs`} left there. Nothing was changed.`, [{ field: 'amount', message: `At most ${balance.packs}.` }]);
+			throw new AppError(
+				409,
+				'NOT_ENOUGH',
+				`There ${balance.packs === 1 ? 'is only 1 pack' : `are only ${balance.packs} packs`} left there. Nothing was changed.`,
+				[{ field: 'amount', message: `At most ${balance.packs}.` }]
+			);
 		}
 		balance.grams += change.grams;
 		balance.packs += change.packs;
@@ -64,7 +77,8 @@ export async function post(tx: Tx, householdId: string, groupId: string, changes
 			recordedAt: at.now
 		}))
 	);
-	for (const [lotId, b] of balances) await tx.update(lotBalance).set({ grams: b.grams, packs: b.packs }).where(eq(lotBalance.lotId, lotId));
+	for (const [lotId, b] of balances)
+		await tx.update(lotBalance).set({ grams: b.grams, packs: b.packs }).where(eq(lotBalance.lotId, lotId));
 }
 
 /** Makes an empty lot with its balance row; `post` fills it. */
@@ -84,7 +98,10 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 	const mine = eq(lot.householdId, householdId);
 
 	async function ownLot(tx: Tx | Database, lotId: string): Promise<LotRow> {
-		const [row] = await tx.select().from(lot).where(and(mine, eq(lot.id, lotId)));
+		const [row] = await tx
+			.select()
+			.from(lot)
+			.where(and(mine, eq(lot.id, lotId)));
 		if (!row) throw notFound('lot');
 		return row;
 	}
@@ -113,7 +130,11 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		},
 
 		/** Puts what came in into the basket. */
-		addRaw(key: string, values: Omit<NewLot, 'kind' | 'title'> & { grams: number; title: string }, by: string): Promise<Step & { lotId: string }> {
+		addRaw(
+			key: string,
+			values: Omit<NewLot, 'kind' | 'title'> & { grams: number; title: string },
+			by: string
+		): Promise<Step & { lotId: string }> {
 			return once(db, householdId, key, now, async (tx) => {
 				const { grams, ...rest } = values;
 				const lotId = await makeLot(tx, householdId, { ...rest, kind: 'raw' }, now);
@@ -148,7 +169,17 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		},
 
 		/** Takes, gives, spoils, counts or moves; one step, which `undo` takes back whole. */
-		act(key: string, step: { lotId: string; kind: 'take' | 'give' | 'spoil' | 'count' | 'move'; amount: number; cause?: string; placeId?: string }, by: string): Promise<Step> {
+		act(
+			key: string,
+			step: {
+				lotId: string;
+				kind: 'take' | 'give' | 'spoil' | 'count' | 'move';
+				amount: number;
+				cause?: string;
+				placeId?: string;
+			},
+			by: string
+		): Promise<Step> {
 			return once(db, householdId, key, now, async (tx) => {
 				const row = await ownLot(tx, step.lotId);
 				const raw = row.kind === 'raw';
@@ -156,24 +187,48 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 				const unit = (n: number) => (raw ? { grams: n, packs: 0 } : { grams: 0, packs: n });
 				const at = { now, by };
 				if (step.kind === 'move') {
-					const [to] = await tx.select().from(place).where(and(eq(place.householdId, householdId), eq(place.id, step.placeId ?? '00000000-0000-0000-0000-000000000000')));
+					const [to] = await tx
+						.select()
+						.from(place)
+						.where(
+							and(
+								eq(place.householdId, householdId),
+								eq(place.id, step.placeId ?? '00000000-0000-0000-0000-000000000000')
+							)
+						);
 					if (!to) throw notFound('place');
-					if (to.id === row.placeId) throw new AppError(409, 'SAME_PLACE', `They are in ${to.name} already. Nothing was changed.`, [{ field: 'placeId', message: 'Choose another place.' }]);
+					if (to.id === row.placeId)
+						throw new AppError(409, 'SAME_PLACE', `They are in ${to.name} already. Nothing was changed.`, [
+							{ field: 'placeId', message: 'Choose another place.' }
+						]);
 					const { id: _id, householdId: _h, createdAt: _c, ...rest } = row;
 					const there = await makeLot(tx, householdId, { ...rest, placeId: to.id }, now);
-					await post(tx, householdId, groupId, [
-						{ lotId: row.id, kind: 'move', ...unit(-step.amount), batchId: row.batchId },
-						{ lotId: there, kind: 'move', ...unit(step.amount), batchId: row.batchId }
-					], at);
+					await post(
+						tx,
+						householdId,
+						groupId,
+						[
+							{ lotId: row.id, kind: 'move', ...unit(-step.amount), batchId: row.batchId },
+							{ lotId: there, kind: 'move', ...unit(step.amount), batchId: row.batchId }
+						],
+						at
+					);
 					return { groupId, words: `${howMany(row, step.amount)} ${row.title} moved to ${to.name}` };
 				}
 				let change = -step.amount;
 				if (step.kind === 'count') {
 					const [b] = await tx.select().from(lotBalance).where(eq(lotBalance.lotId, row.id)).for('update');
 					change = step.amount - (raw ? (b?.grams ?? 0) : (b?.packs ?? 0));
-					if (change === 0) throw new AppError(409, 'AS_COUNTED', 'The count agrees with the book. Nothing was changed.');
+					if (change === 0)
+						throw new AppError(409, 'AS_COUNTED', 'The count agrees with the book. Nothing was changed.');
 				}
-				await post(tx, householdId, groupId, [{ lotId: row.id, kind: step.kind, ...unit(change), cause: step.cause ?? '', batchId: row.batchId }], at);
+				await post(
+					tx,
+					householdId,
+					groupId,
+					[{ lotId: row.id, kind: step.kind, ...unit(change), cause: step.cause ?? '', batchId: row.batchId }],
+					at
+				);
 				const verb = { take: 'taken', give: 'given away', spoil: 'spoiled', count: 'counted' }[step.kind];
 				return { groupId, words: `${howMany(row, step.amount)} ${row.title} ${verb}` };
 			});
@@ -184,16 +239,25 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 			return once(db, householdId, key, now, (tx) => undoGroup(tx, householdId, groupId, now, by));
 		},
 
-		/** The last steps, for undoing them. */
-		async lastSteps(count = 6) {
+		/** The last steps with raw lots or packs, for undoing them. */
+		async lastSteps(of: LotRow['kind'], count = 6) {
 			return db
-				.select({ groupId: movement.groupId, kind: movement.kind, grams: movement.grams, packs: movement.packs, title: lot.title, at: movement.recordedAt, by: movement.by })
+				.select({
+					groupId: movement.groupId,
+					kind: movement.kind,
+					grams: movement.grams,
+					packs: movement.packs,
+					title: lot.title,
+					at: movement.recordedAt,
+					by: movement.by
+				})
 				.from(movement)
 				.innerJoin(lot, eq(lot.id, movement.lotId))
 				.where(
 					and(
 						eq(movement.householdId, householdId),
 						isNull(movement.reversesId),
+						eq(lot.kind, of),
 						inArray(movement.kind, ['take', 'give', 'spoil', 'count', 'move']),
 						or(sql`${movement.kind} <> 'move'`, sql`${movement.grams} + ${movement.packs} < 0`),
 						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
@@ -206,7 +270,15 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		/** Everything that happened to the lots of a batch. */
 		async ofBatch(batchId: string) {
 			const lots = await db
-				.select({ id: lot.id, title: lot.title, packG: lot.packG, packs: lotBalance.packs, place: place.name, container: container.name, keepsUntil: lot.keepsUntil })
+				.select({
+					id: lot.id,
+					title: lot.title,
+					packG: lot.packG,
+					packs: lotBalance.packs,
+					place: place.name,
+					container: container.name,
+					keepsUntil: lot.keepsUntil
+				})
 				.from(lot)
 				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
 				.innerJoin(place, eq(place.id, lot.placeId))
@@ -214,7 +286,16 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 				.where(and(mine, eq(lot.batchId, batchId)))
 				.orderBy(asc(lot.createdAt));
 			const moves = await db
-				.select({ id: movement.id, kind: movement.kind, packs: movement.packs, cause: movement.cause, by: movement.by, at: movement.occurredAt, reversesId: movement.reversesId, place: place.name })
+				.select({
+					id: movement.id,
+					kind: movement.kind,
+					packs: movement.packs,
+					cause: movement.cause,
+					by: movement.by,
+					at: movement.occurredAt,
+					reversesId: movement.reversesId,
+					place: place.name
+				})
 				.from(movement)
 				.innerJoin(lot, eq(lot.id, movement.lotId))
 				.innerJoin(place, eq(place.id, lot.placeId))
@@ -226,7 +307,9 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		/** Litres that the packs in freezers take: by their containers, or twice their weight where none is known. */
 		async freezerUsed_L(): Promise<number> {
 			const [row] = await db
-				.select({ ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.packG} * 2)::bigint * ${lotBalance.packs}), 0)` })
+				.select({
+					ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.packG} * 2)::bigint * ${lotBalance.packs}), 0)`
+				})
 				.from(lotBalance)
 				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 				.innerJoin(place, eq(place.id, lot.placeId))
@@ -250,8 +333,17 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 		.orderBy(asc(movement.lotId))
 		.for('update');
 	if (rows.length === 0) throw notFound('step');
-	const reversed = await tx.select({ id: movement.id }).from(movement).where(inArray(movement.reversesId, rows.map((r) => r.id)));
-	if (reversed.length > 0) throw new AppError(409, 'UNDONE_BEFORE', 'That step was taken back already. Nothing was changed.');
+	const reversed = await tx
+		.select({ id: movement.id })
+		.from(movement)
+		.where(
+			inArray(
+				movement.reversesId,
+				rows.map((r) => r.id)
+			)
+		);
+	if (reversed.length > 0)
+		throw new AppError(409, 'UNDONE_BEFORE', 'That step was taken back already. Nothing was changed.');
 	const undoGroupId = uuidv7();
 	try {
 		await post(
@@ -260,13 +352,25 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 			undoGroupId,
 			rows.map((r) => {
 				const back = reverseOf({ id: r.id, kind: r.kind, grams: r.grams, packs: r.packs, reverses: null }, uuidv7());
-				return { lotId: r.lotId, kind: back.kind, grams: back.grams, packs: back.packs, cause: 'undo', batchId: r.batchId, reversesId: r.id };
+				return {
+					lotId: r.lotId,
+					kind: back.kind,
+					grams: back.grams,
+					packs: back.packs,
+					cause: 'undo',
+					batchId: r.batchId,
+					reversesId: r.id
+				};
 			}),
 			{ now, by }
 		);
 	} catch (error) {
 		if (error instanceof AppError && error.code === 'NOT_ENOUGH') {
-			throw new AppError(409, 'USED_SINCE', 'It cannot be taken back: some of it has been used since. Nothing was changed; undo the later step first.');
+			throw new AppError(
+				409,
+				'USED_SINCE',
+				'It cannot be taken back: some of it has been used since. Nothing was changed; undo the later step first.'
+			);
 		}
 		throw error;
 	}

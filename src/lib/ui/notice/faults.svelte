@@ -4,7 +4,7 @@
 </script>
 
 {#if failed?.error}
-	<div role="alert" class="border-red bg-redbg my-3 rounded-xl border-2 px-4 py-3">
+	<div role="alert" class="my-3 rounded-xl border-2 border-red bg-redbg px-4 py-3">
 		<p class="font-semibold">{failed.error.message}</p>
 	</div>
 {/if}

@@ -17,7 +17,10 @@ async function undo(path: string, groupId: string): Promise<void> {
 	body.set('key', uuidv7());
 	const reply = await fetch(`${path}?/undo`, { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
 	const result = deserialize(await reply.text());
-	if (result.type === 'failure') toast.error(String((result.data as { error?: { message?: string } })?.error?.message ?? 'It could not be taken back.'));
+	if (result.type === 'failure')
+		toast.error(
+			String((result.data as { error?: { message?: string } })?.error?.message ?? 'It could not be taken back.')
+		);
 	else toast('Taken back');
 	await invalidateAll();
 }
@@ -33,7 +36,9 @@ export const withNotice =
 		return async ({ result, update }) => {
 			if (submitter instanceof HTMLButtonElement) submitter.disabled = false;
 			if (result.type === 'error') {
-				toast.error('No connection to the kitchen’s server. Nothing was lost: what you typed is still here; try again.');
+				toast.error(
+					'No connection to the kitchen’s server. Nothing was lost: what you typed is still here; try again.'
+				);
 				return;
 			}
 			await update({ reset: options.reset ?? true });

@@ -1,6 +1,10 @@
 /** What a form gets back when it was not saved: the words, and everything that was typed. */
 export interface Failed {
-	readonly error?: { readonly code: string; readonly message: string; readonly faults: readonly { readonly field: string; readonly message: string }[] };
+	readonly error?: {
+		readonly code: string;
+		readonly message: string;
+		readonly faults: readonly { readonly field: string; readonly message: string }[];
+	};
 	readonly typed?: Record<string, string>;
 }
 

@@ -3,15 +3,21 @@
 	/** The one figure, to be read from two metres away. */
 	let { due, latest, since, now }: { due: number | null; latest: number | null; since: number; now: number } = $props();
 	const left = $derived(due === null ? null : (due - now) / 1000);
-	const text = $derived(left === null ? sayClock((now - since) / 1000) : left > 0 ? sayClock(left) : sayClock((now - (due ?? now)) / 1000));
+	const text = $derived(
+		left === null ? sayClock((now - since) / 1000) : left > 0 ? sayClock(left) : sayClock((now - (due ?? now)) / 1000)
+	);
 </script>
 
 <div class="my-3">
-	<p class="head figure text-rim font-extrabold" role="timer" aria-live="off">{left !== null && left <= 0 ? '+' : ''}{text}</p>
-	<p class="text-soft -mt-1">
+	<p class="head figure font-extrabold text-rim" role="timer" aria-live="off">
+		{left !== null && left <= 0 ? '+' : ''}{text}
+	</p>
+	<p class="-mt-1 text-soft">
 		{#if left === null}so far, counting up
 		{:else if left > 0}to go
-		{:else}<b class="text-amber">over the time</b>{#if latest !== null && latest > now}: up to {sayClock((latest - now) / 1000)} more is within the published range{/if}
+		{:else}<b class="text-amber">over the time</b>{#if latest !== null && latest > now}: up to {sayClock(
+					(latest - now) / 1000
+				)} more is within the published range{/if}
 		{/if}
 	</p>
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { sayWeight, type Units } from '$core/quantities/format';
+	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
 	import { tally, type RunState } from '$core/runs/fold';
+	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import type { Tap } from '$core/runs/next';
 	import type { RunPlan } from '$core/runs/plan';
 
@@ -8,12 +9,30 @@
 		id: string;
 		name: string;
 	}
-	let { runId, plan, state: run, freezers, containers, units, ontap }: { runId: string; plan: RunPlan; state: RunState; freezers: Choice[]; containers: (Choice & { count: number })[]; units: Units; ontap: (tap: Tap) => void } = $props();
+	let {
+		runId,
+		plan,
+		state: run,
+		freezers,
+		containers,
+		units,
+		ontap
+	}: {
+		runId: string;
+		plan: RunPlan;
+		state: RunState;
+		freezers: Choice[];
+		containers: (Choice & { count: number })[];
+		units: Units;
+		ontap: (tap: Tap) => void;
+	} = $props();
 
 	const sums = $derived(tally(run));
 	/** What should come out of what is firm: ears give kernels. */
 	const firm_g = $derived(Math.round(sums.firm_g * (plan.load_g > 0 ? plan.prepared_g / plan.load_g : 1)));
-	const left_g = $derived(Math.max(0, firm_g - sums.packed_g));
+	/** Less than a spoonful is what sticks to the tray. */
+	const left_g = $derived(firm_g - sums.packed_g < 10 ? 0 : firm_g - sums.packed_g);
+	let more = $state(false);
 	let pack_g = $state<number | null>(null);
 	let packs = $state<number | null>(null);
 	let containerId = $state<string | null>(null);
@@ -25,44 +44,88 @@
 
 	function submit(event: SubmitEvent) {
 		event.preventDefault();
-		ontap({ type: 'pack', packs: Math.round(count), pack_g: Math.round(weight), containerId: what || null, placeId: where });
+		ontap({
+			type: 'pack',
+			packs: Math.round(count),
+			pack_g: Math.round(weight),
+			containerId: what || null,
+			placeId: where
+		});
 		packs = null;
 		pack_g = null;
 	}
 </script>
 
-<section class="border-line mt-4 border-t pt-3" aria-label="Packs">
+<section class="mt-4 border-t border-line pt-3" aria-label="Packs">
 	<h2 class="text-xl">Packs</h2>
-	<p class="text-soft text-[15px]">
-		About {sayWeight(firm_g, units)} is firm; {sayWeight(sums.packed_g, units)} packed{#if left_g > 0}, {sayWeight(left_g, units)} to go{/if}.
-		<a href="/stove/{runId}/labels?grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}" target="_blank" rel="noopener">Print {Math.max(1, Math.round(count))} labels</a> before filling.
+	<p class="text-[15px] text-soft">
+		About {sayWeight(firm_g, units)} is firm; {sayWeight(sums.packed_g, units)} packed{#if left_g > 0}, {sayWeight(
+				left_g,
+				units
+			)} to go{/if}.
+		<a
+			href="/stove/{runId}/labels?grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}"
+			target="_blank"
+			rel="noopener">Print {sayCount(Math.max(1, Math.round(count)), 'label')}</a
+		> before filling.
 	</p>
 	{#if run.packed.length > 0}
 		<ul class="my-2">
 			{#each run.packed as p (p.eventId)}
 				<li class="flex items-center justify-between gap-2">
-					<span><b>{p.packs}</b> × {sayWeight(p.pack_g, units)}{#if p.containerId}, {containers.find((c) => c.id === p.containerId)?.name}{/if}, {freezers.find((f) => f.id === p.placeId)?.name}</span>
-					<button class="btn btn-plain underline" onclick={() => ontap({ type: 'undo', target: p.eventId })}>undo</button>
+					<span
+						><b>{p.packs}</b> × {sayWeight(p.pack_g, units)}{#if p.containerId}, {containers.find(
+								(c) => c.id === p.containerId
+							)?.name}{/if}, {freezers.find((f) => f.id === p.placeId)?.name}</span
+					>
+					<button class="btn btn-plain underline" onclick={() => ontap({ type: 'undo', target: p.eventId })}
+						>undo</button
+					>
 				</li>
 			{/each}
 		</ul>
 	{/if}
 	{#if freezers.length === 0}
-		<p class="text-amber font-semibold">There is no freezer in the Kitchen yet. <a href="/kitchen#places">Add one</a>; the run waits.</p>
+		<p class="font-semibold text-amber">
+			There is no freezer in the Kitchen yet. <a href="/kitchen#places">Add one</a>; the run waits.
+		</p>
+	{:else if left_g === 0 && run.packed.length > 0 && !more}
+		<button class="btn btn-plain underline" onclick={() => (more = true)}>More packs than that?</button>
 	{:else}
 		<form class="flex flex-wrap items-end gap-3" onsubmit={submit}>
-			<label class="field"><span>packs</span><input type="number" min="1" max="2000" step="1" required class="w-24" value={count} oninput={(e) => (packs = e.currentTarget.valueAsNumber)} /></label>
-			<label class="field"><span>grams each</span><input type="number" min="1" max="50000" step="1" required class="w-28" value={weight} oninput={(e) => (pack_g = e.currentTarget.valueAsNumber)} /></label>
-			<label class="field"><span>in</span>
-				<select value={what} onchange={(e) => (containerId = e.currentTarget.value)}><option value="">no container</option>{#each containers as c (c.id)}<option value={c.id}>{c.name} ({c.count})</option>{/each}</select>
+			<label class="field"
+				><span>packs</span><input
+					type="number"
+					min="1"
+					max="2000"
+					step="1"
+					required
+					class="w-24"
+					value={count}
+					oninput={(e) => (packs = e.currentTarget.valueAsNumber)}
+				/></label
+			>
+			<WeightField label="each" grams={weight} {units} width="w-32" onweight={(g) => (pack_g = g)} />
+			<label class="field"
+				><span>in</span>
+				<select value={what} onchange={(e) => (containerId = e.currentTarget.value)}
+					><option value="">no container</option>{#each containers as c (c.id)}<option value={c.id}
+							>{c.name} ({c.count})</option
+						>{/each}</select
+				>
 			</label>
-			<label class="field"><span>into</span>
-				<select value={where} onchange={(e) => (placeId = e.currentTarget.value)}>{#each freezers as f (f.id)}<option value={f.id}>{f.name}</option>{/each}</select>
+			<label class="field"
+				><span>into</span>
+				<select value={where} onchange={(e) => (placeId = e.currentTarget.value)}
+					>{#each freezers as f (f.id)}<option value={f.id}>{f.name}</option>{/each}</select
+				>
 			</label>
 			<button class="btn {sums.packed_g === 0 ? 'btn-full' : ''}">Book these packs</button>
 		</form>
 	{/if}
 	{#if run.packed.length > 0 && sums.waiting_g + sums.under_g === 0}
-		<button class="btn btn-full mt-4 min-h-16 text-xl" onclick={() => ontap({ type: 'finish' })}>All away: close the run</button>
+		<button class="btn btn-full mt-4 min-h-16 text-xl" onclick={() => ontap({ type: 'finish' })}
+			>All away: close the run</button
+		>
 	{/if}
 </section>

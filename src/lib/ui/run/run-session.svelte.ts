@@ -3,6 +3,7 @@ import type { RunEvent } from '$core/runs/events';
 import { foldRun, type RunState } from '$core/runs/fold';
 import type { Tap } from '$core/runs/next';
 import type { RunPlan } from '$core/runs/plan';
+import { newOnly } from './merge';
 
 /** What the server gives of a run. */
 export interface RunWire {
@@ -23,7 +24,10 @@ export interface Keep {
 	removeItem(key: string): void;
 }
 
-export type Send = (path: string, init?: { method: string; body: string }) => Promise<{ status: number; body: unknown }>;
+export type Send = (
+	path: string,
+	init?: { method: string; body: string }
+) => Promise<{ status: number; body: unknown }>;
 
 /**
  * A run on this device: the confirmed events, the taps on their way, and the fold of both. A tap counts at once here;
@@ -59,8 +63,7 @@ export class RunSession {
 
 	get events(): readonly RunEvent[] {
 		if (this.#pending.length === 0) return this.#confirmed;
-		const known = new Set(this.#confirmed.map((e) => e.id));
-		return [...this.#confirmed, ...this.#pending.filter((e) => !known.has(e.id))];
+		return [...this.#confirmed, ...newOnly(this.#pending, this.#confirmed)];
 	}
 	get state(): RunState {
 		return this.#state;
@@ -113,7 +116,10 @@ export class RunSession {
 			while (this.#pending.length > 0) {
 				const [first] = this.#pending;
 				if (!first) break;
-				const answer = await this.#send(`/stove/${this.id}/events`, { method: 'POST', body: JSON.stringify({ events: [first] }) });
+				const answer = await this.#send(`/stove/${this.id}/events`, {
+					method: 'POST',
+					body: JSON.stringify({ events: [first] })
+				});
 				if (answer.status >= 500) throw new Error('The server is not well.');
 				this.#offline = false;
 				this.#setPending(this.#pending.filter((e) => e.id !== first.id));
@@ -144,8 +150,7 @@ export class RunSession {
 			const more = answer.body as { status: RunWire['status']; events: RunEvent[]; seq: number };
 			this.#offline = false;
 			if (more.seq > this.#seq) {
-				const known = new Set(this.#confirmed.map((e) => e.id));
-				this.#confirmed = [...this.#confirmed, ...more.events.filter((e) => !known.has(e.id))];
+				this.#confirmed = [...this.#confirmed, ...newOnly(more.events, this.#confirmed)];
 				this.#seq = more.seq;
 			}
 			this.#status = more.status;
@@ -165,8 +170,7 @@ export class RunSession {
 		const text = this.#keep?.getItem(this.#key());
 		if (!text) return [];
 		try {
-			const known = new Set(this.#confirmed.map((e) => e.id));
-			return (JSON.parse(text) as RunEvent[]).filter((e) => !known.has(e.id));
+			return newOnly(JSON.parse(text) as RunEvent[], this.#confirmed);
 		} catch {
 			return [];
 		}

@@ -1,6 +1,15 @@
+import { sayCount } from '$core/quantities/format';
 import type { RunEvent } from '$core/runs/events';
 
-const spots: Record<string, string> = { return: 'into the water', blanch: 'boil is back', chill: 'into the ice', drain: 'out of the ice', freeze: 'into the freezer', firm: 'firm', supper: 'for supper' };
+const spots: Record<string, string> = {
+	return: 'into the water',
+	blanch: 'boil is back',
+	chill: 'into the ice',
+	drain: 'out of the ice',
+	freeze: 'into the freezer',
+	firm: 'firm',
+	supper: 'for supper'
+};
 
 /** A tap in a few words, for "Last:". */
 export function eventWords(event: RunEvent): string {
@@ -20,7 +29,7 @@ export function eventWords(event: RunEvent): string {
 		case 'note':
 			return 'a note';
 		case 'pack':
-			return `${event.packs} packs`;
+			return sayCount(event.packs, 'pack');
 		case 'finish':
 			return 'closed';
 		case 'stop':

@@ -9,7 +9,7 @@
 </script>
 
 {#if shown.length > 0}
-	<aside aria-label="Running clocks" class="no-print bg-rim text-onrim sticky bottom-0 z-20">
+	<aside aria-label="Running clocks" class="no-print sticky bottom-0 z-20 bg-rim text-onrim">
 		<ul class="flex gap-5 overflow-x-auto px-4 py-2 sm:px-6">
 			{#each shown as t (t.runId + t.key)}
 				{@const left = t.due === null ? null : (t.due - now) / 1000}
@@ -17,7 +17,9 @@
 					<a
 						href="/stove/{t.runId}"
 						class="block min-h-11 border-l-4 pl-3 no-underline"
-						style="color: inherit; border-color: {left !== null && left <= 0 ? '#ffd27a' : 'color-mix(in srgb, currentColor 35%, transparent)'}"
+						style="color: inherit; border-color: {left !== null && left <= 0
+							? '#ffd27a'
+							: 'color-mix(in srgb, currentColor 35%, transparent)'}"
 					>
 						<b class="head block text-xl leading-tight">
 							{#if left === null}

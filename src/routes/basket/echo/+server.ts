@@ -8,6 +8,9 @@ import type { RequestHandler } from './$types';
 /** What a line would be understood as. 200 the echo, 400 malformed. */
 export const GET: RequestHandler = ({ url, locals }) =>
 	endpoint(async () => {
-		const { q } = parse(Joi.object<{ q: string }>({ q: line(200).allow('').required().label('The line') }), Object.fromEntries(url.searchParams));
+		const { q } = parse(
+			Joi.object<{ q: string }>({ q: line(200).allow('').required().label('The line') }),
+			Object.fromEntries(url.searchParams)
+		);
 		return json(echoOf(await readHaul(locals.stores, q, locals.household.units), locals.household.units));
 	});

@@ -7,7 +7,10 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		const batch = await locals.stores.batches.byCode(parse(line(30).required(), params.code) as string);
-		const [{ lots, moves }, run] = await Promise.all([locals.stores.stock.ofBatch(batch.id), batch.runId ? locals.stores.runs.get(batch.runId) : null]);
+		const [{ lots, moves }, run] = await Promise.all([
+			locals.stores.stock.ofBatch(batch.id),
+			batch.runId ? locals.stores.runs.get(batch.runId) : null
+		]);
 		const food = foodById(batch.food);
 		const cut = food ? cutOf(food, batch.cut) : null;
 		const planned = cut ? (cut.yields[batch.form] ?? Object.values(cut.yields)[0]) : undefined;

@@ -13,26 +13,67 @@
 	const left = $derived(data.lots.reduce((s, l) => s + l.packs, 0));
 	const run = $derived(data.run ? foldRun(data.run.plan, data.run.startedAt, data.run.events) : null);
 	const percent = (x: number) => `${Math.round(x * 100)} %`;
-	const kinds = { put: 'put away', take: 'taken', give: 'given away', spoil: 'spoiled', move: 'moved', use: 'used', count: 'counted' } as const;
-	const stageNames: Record<string, string> = { return: 'back to the boil', blanch: 'in the heat', chill: 'in the ice', drain: 'draining', freeze: 'until firm' };
-	const stages = $derived([...new Set(c.potfuls.flatMap((p) => Object.keys(p.stages)))]);
+	const kinds = {
+		put: 'put away',
+		take: 'taken',
+		give: 'given away',
+		spoil: 'spoiled',
+		move: 'moved',
+		use: 'used',
+		count: 'counted'
+	} as const;
+	const stageNames: Record<string, string> = {
+		return: 'back to the boil',
+		blanch: 'in the heat',
+		chill: 'in the ice',
+		drain: 'draining',
+		freeze: 'until firm'
+	};
+	const stages = $derived(Object.keys(stageNames).filter((s) => c.potfuls.some((p) => p.stages[s] !== undefined)));
 </script>
 
 <div class="flex flex-wrap items-start justify-between gap-4">
 	<div>
-		<h1 class="text-3xl">{b.title}</h1>
-		<p class="text-soft text-lg">{b.way} · packed {sayDate(b.packedOn)} · use first by {sayDate(b.keepsUntil)} · <b class="text-ink">{b.code}</b></p>
-		{#if b.voided}<p class="text-amber font-semibold">The run was opened again: this entry no longer counts.</p>{/if}
+		<h1 class="text-3xl first-letter:uppercase">{b.title}</h1>
+		<p class="text-lg text-soft">
+			{b.way} · packed {sayDate(b.packedOn)} · use first by {sayDate(b.keepsUntil)} · <b class="text-ink">{b.code}</b>
+		</p>
+		{#if b.voided}<p class="font-semibold text-amber">The run was opened again: this entry no longer counts.</p>{/if}
 	</div>
-	<p class="no-print flex gap-2"><a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><button class="btn" onclick={() => print()}>Print</button></p>
+	<p class="no-print flex gap-2">
+		<a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><button
+			class="btn"
+			onclick={() => print()}>Print</button
+		>
+	</p>
 </div>
 
-<dl class="border-rim mt-5 grid grid-cols-2 gap-y-4 border-y-2 py-4 sm:grid-cols-5">
-	<div><dt class="text-soft text-sm">in</dt><dd class="head text-3xl font-bold">{sayWeight(c.raw_g, units)}</dd></div>
-	<div><dt class="text-soft text-sm">out</dt><dd class="head text-3xl font-bold">{sayWeight(c.packed_g, units)}</dd></div>
-	<div><dt class="text-soft text-sm">kept of it</dt><dd class="head text-3xl font-bold">{c.yield === null ? 'none' : percent(c.yield)}</dd>{#if data.tableYield}<dd class="source">table: {percent(data.tableYield.value)}, {data.tableYield.confidence}</dd>{/if}</div>
-	<div><dt class="text-soft text-sm">packs</dt><dd class="head text-3xl font-bold">{c.packs}</dd><dd class="text-soft text-sm">{left} left</dd></div>
-	<div><dt class="text-soft text-sm">start to away</dt><dd class="head text-3xl font-bold">{sayDuration(c.elapsed_s)}</dd><dd class="text-soft text-sm">hands about {sayDuration(c.hands_s)}</dd></div>
+<dl class="mt-5 grid grid-cols-2 gap-y-4 border-y-2 border-rim py-4 sm:grid-cols-5">
+	<div>
+		<dt class="text-sm text-soft">in</dt>
+		<dd class="head text-3xl font-bold">{sayWeight(c.raw_g, units)}</dd>
+	</div>
+	<div>
+		<dt class="text-sm text-soft">out</dt>
+		<dd class="head text-3xl font-bold">{sayWeight(c.packed_g, units)}</dd>
+	</div>
+	<div>
+		<dt class="text-sm text-soft">kept of it</dt>
+		<dd class="head text-3xl font-bold">{c.yield === null ? 'none' : percent(c.yield)}</dd>
+		{#if data.tableYield}<dd class="source">
+				table: {percent(data.tableYield.value)}, {data.tableYield.confidence}
+			</dd>{/if}
+	</div>
+	<div>
+		<dt class="text-sm text-soft">packs</dt>
+		<dd class="head text-3xl font-bold">{c.packs}</dd>
+		<dd class="text-sm text-soft">{left} left</dd>
+	</div>
+	<div>
+		<dt class="text-sm text-soft">start to away</dt>
+		<dd class="head text-3xl font-bold">{sayDuration(c.elapsed_s)}</dd>
+		<dd class="text-sm text-soft">hands about {sayDuration(c.hands_s)}</dd>
+	</div>
 </dl>
 {#if c.supper_g > 0}<p class="mt-2">{sayWeight(c.supper_g, units)} went to supper.</p>{/if}
 <p class="mt-3"><b>How to use:</b> {b.use}</p>
@@ -40,13 +81,24 @@
 <div class="mt-6 grid gap-8 lg:grid-cols-2">
 	<section>
 		<h2 class="text-xl">Where it stands</h2>
-		<ul class="ruled border-line border-y">
-			{#each data.lots as l (l.id)}<li class="flex justify-between gap-3 py-2"><span>{l.place}{#if l.container}<span class="text-soft">, {l.container}</span>{/if}</span><b>{l.packs} × {sayWeight(l.packG ?? 0, units)}</b></li>{:else}<li class="text-soft py-2">Nothing was packed.</li>{/each}
+		<ul class="ruled border-y border-line">
+			{#each data.lots as l (l.id)}<li class="flex justify-between gap-3 py-2">
+					<span
+						>{l.place}{#if l.container}<span class="text-soft">, {l.container}</span>{/if}</span
+					><b>{l.packs} × {sayWeight(l.packG ?? 0, units)}</b>
+				</li>{:else}<li class="py-2 text-soft">Nothing was packed.</li>{/each}
 		</ul>
 		<p class="no-print mt-2"><a href="/shelves">Take from the Shelves</a></p>
 		<h2 class="mt-6 text-xl">What happened since</h2>
-		<ol class="ruled border-line border-y">
-			{#each data.moves as m (m.id)}<li class="flex justify-between gap-3 py-1.5 text-[15px]"><span>{sayAs(m.at, zone, 'd MMM yyyy, HH:mm')} · {m.reversesId ? 'undone: ' : ''}{kinds[m.kind]}{m.cause && m.cause !== 'undo' ? ` (${m.cause})` : ''} <span class="text-soft">{m.by}</span></span><span class="whitespace-nowrap">{m.packs > 0 ? '+' : ''}{m.packs}</span></li>{/each}
+		<ol class="ruled border-y border-line">
+			{#each data.moves as m (m.id)}<li class="flex justify-between gap-3 py-1.5 text-[15px]">
+					<span
+						>{sayAs(m.at, zone, 'd MMM yyyy, HH:mm')} · {m.reversesId ? 'undone: ' : ''}{kinds[m.kind]}{m.cause &&
+						m.cause !== 'undo'
+							? ` (${m.cause})`
+							: ''} <span class="text-soft">{m.by}</span></span
+					><span class="whitespace-nowrap">{m.packs > 0 ? '+' : ''}{m.packs}</span>
+				</li>{/each}
 		</ol>
 	</section>
 	{#if data.planned}
@@ -54,27 +106,61 @@
 		<section>
 			<h2 class="text-xl">Actual against plan</h2>
 			<table class="w-full border-collapse">
-				<thead class="text-soft border-rim border-b-2 text-left text-sm"><tr><th class="py-1.5">What</th><th class="text-right">planned</th><th class="text-right">actual</th></tr></thead>
+				<thead class="border-b-2 border-rim text-left text-sm text-soft"
+					><tr><th class="py-1.5">What</th><th class="text-right">planned</th><th class="text-right">actual</th></tr
+					></thead
+				>
 				<tbody class="ruled">
-					<tr><td class="py-1.5">Prepared</td><td class="text-right">{sayWeight(p.load_g, units)}</td><td class="text-right font-bold">{sayWeight(c.load_g, units)}</td></tr>
-					<tr><td class="py-1.5">Packed</td><td class="text-right">{sayWeight(p.packed_g, units)}</td><td class="text-right font-bold">{sayWeight(c.packed_g, units)}</td></tr>
-					<tr><td class="py-1.5">Start to away</td><td class="text-right">{sayDuration(p.elapsed_s)}</td><td class="text-right font-bold">{sayDuration(c.elapsed_s)}</td></tr>
+					<tr
+						><td class="py-1.5">Prepared</td><td class="text-right">{sayWeight(p.load_g, units)}</td><td
+							class="text-right font-bold">{sayWeight(c.load_g, units)}</td
+						></tr
+					>
+					<tr
+						><td class="py-1.5">Packed</td><td class="text-right">{sayWeight(p.packed_g, units)}</td><td
+							class="text-right font-bold">{sayWeight(c.packed_g, units)}</td
+						></tr
+					>
+					<tr
+						><td class="py-1.5">Start to away</td><td class="text-right">{sayDuration(p.elapsed_s)}</td><td
+							class="text-right font-bold">{sayDuration(c.elapsed_s)}</td
+						></tr
+					>
 				</tbody>
 			</table>
 			{#if c.potfuls.length > 0 && stages.length > 0}
 				<h3 class="mt-5 text-lg">Potfuls</h3>
 				<div class="overflow-x-auto">
 					<table class="w-full border-collapse text-[15px]">
-						<thead class="text-soft border-rim border-b-2 text-left text-sm"><tr><th class="py-1.5">No.</th><th class="text-right">weight</th>{#each stages as s (s)}<th class="pl-3 text-right">{stageNames[s]}{#if p.stages[s]}<span class="block font-normal">plan {sayClock(p.stages[s])}</span>{/if}</th>{/each}<th class="pl-3">became</th></tr></thead>
+						<thead class="border-b-2 border-rim text-left text-sm text-soft"
+							><tr
+								><th class="py-1.5">No.</th><th class="text-right">weight</th>{#each stages as s (s)}<th
+										class="pl-3 text-right"
+										>{stageNames[s]}{#if p.stages[s]}<span class="block font-normal">plan {sayClock(p.stages[s])}</span
+											>{/if}</th
+									>{/each}<th class="pl-3">became</th></tr
+							></thead
+						>
 						<tbody class="ruled">
-							{#each c.potfuls as q (q.n)}<tr><td class="py-1.5">{q.n}</td><td class="text-right">{sayWeight(q.grams, units)}</td>{#each stages as s (s)}<td class="pl-3 text-right">{q.stages[s] === undefined ? '' : sayClock(q.stages[s])}</td>{/each}<td class="pl-3">{q.outcome === 'firm' ? 'packs' : q.outcome}</td></tr>{/each}
+							{#each c.potfuls as q (q.n)}<tr
+									><td class="py-1.5">{q.n}</td><td class="text-right">{sayWeight(q.grams, units)}</td
+									>{#each stages as s (s)}<td class="pl-3 text-right"
+											>{q.stages[s] === undefined ? '' : sayClock(q.stages[s])}</td
+										>{/each}<td class="pl-3">{q.outcome === 'firm' ? 'packs' : q.outcome}</td></tr
+								>{/each}
 						</tbody>
 					</table>
 				</div>
 			{/if}
-			{#if run && run.notes.length > 0}<h3 class="mt-4 text-lg">Notes</h3><ul class="list-disc pl-5">{#each run.notes as n (n.at)}<li>{n.text}</li>{/each}</ul>{/if}
+			{#if run && run.notes.length > 0}<h3 class="mt-4 text-lg">Notes</h3>
+				<ul class="list-disc pl-5">
+					{#each run.notes as n (n.at)}<li>{n.text}</li>{/each}
+				</ul>{/if}
 			{#if run?.stopReason}<p class="mt-2"><b>Stopped:</b> {run.stopReason}</p>{/if}
 		</section>
 	{/if}
 </div>
-{#if run && data.run}<section class="mt-8"><h2 class="mb-2 text-xl">The run on the clock</h2><RunChart plan={data.run.plan} state={run} {zone} /></section>{/if}
+{#if run && data.run}<section class="mt-8">
+		<h2 class="mb-2 text-xl">The run on the clock</h2>
+		<RunChart plan={data.run.plan} state={run} {zone} />
+	</section>{/if}

@@ -5,7 +5,11 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		parse(id().required(), params.run);
-		const [run, places, containers] = await Promise.all([locals.stores.runs.get(params.run), locals.stores.home.places(), locals.stores.home.containers()]);
+		const [run, places, containers] = await Promise.all([
+			locals.stores.runs.get(params.run),
+			locals.stores.home.places(),
+			locals.stores.home.containers()
+		]);
 		return {
 			title: `Stove: ${run.plan.food.name}`,
 			run,

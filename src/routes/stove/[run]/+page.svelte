@@ -3,7 +3,7 @@
 	import { Dialog } from 'bits-ui';
 	import { beforeNavigate, invalidateAll } from '$app/navigation';
 	import { sayTimeExact } from '$core/quantities/dates';
-	import { sayDuration, sayWeight } from '$core/quantities/format';
+	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
 	import { nextActs, type Tap } from '$core/runs/next';
 	import { troubles } from '$core/runs/trouble';
 	import { tally } from '$core/runs/fold';
@@ -13,6 +13,7 @@
 	import PackForm from '$lib/ui/run/pack-form.svelte';
 	import { allowSound, keepAwake } from '$lib/ui/run/ring';
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
+	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import { eventWords } from '$lib/ui/run/words';
 	import type { PageData } from './$types';
 
@@ -88,15 +89,26 @@
 	<section class="rimmed mx-auto max-w-2xl p-8">
 		<h1 class="text-3xl">{run.phase === 'finished' ? 'Done and away.' : 'Stopped.'}</h1>
 		<p class="mt-3 text-lg">
-			{#if sums.packed_g > 0}<b>{run.packed.reduce((s, p) => s + p.packs, 0)} packs</b>, {sayWeight(sums.packed_g, units)}, in {sayDuration(((run.endedAt ?? 0) - run.startedAt) / 1000)}.{:else}Nothing was packed.{/if}
+			{#if sums.packed_g > 0}<b
+					>{sayCount(
+						run.packed.reduce((s, p) => s + p.packs, 0),
+						'pack'
+					)}</b
+				>, {sayWeight(sums.packed_g, units)}, in {sayDuration(
+					((run.endedAt ?? 0) - run.startedAt) / 1000
+				)}.{:else}Nothing was packed.{/if}
 			{#if sums.supper_g > 0}{sayWeight(sums.supper_g, units)} went to supper.{/if}
 			{#if run.phase === 'stopped'}What had not been in the heat or on a tray is still in the Basket.{/if}
 		</p>
 		{#if session.waiting > 0}
-			<p class="text-amber mt-3 font-semibold">No connection: it is kept on this device and goes into the book as soon as the server is back.</p>
+			<p class="mt-3 font-semibold text-amber">
+				No connection: it is kept on this device and goes into the book as soon as the server is back.
+			</p>
 		{:else if session.batchCode}
 			<p class="mt-6 flex flex-wrap gap-3">
-				<a class="btn btn-full" href="/book/{session.batchCode}">Its page in the book</a><a class="btn" href="/shelves">To the Shelves</a><a class="btn" href="/basket">Back to the Basket</a>
+				<a class="btn btn-full" href="/book/{session.batchCode}">Its page in the book</a><a class="btn" href="/shelves"
+					>To the Shelves</a
+				><a class="btn" href="/basket">Back to the Basket</a>
 			</p>
 		{/if}
 		{#if session.refused}<p role="alert" class="fault mt-3">{session.refused}</p>{/if}
@@ -104,27 +116,48 @@
 	</section>
 {:else}
 	<div class="grid gap-6 lg:grid-cols-[1fr_25rem]">
-		<section class="rimmed flex min-h-[34rem] flex-col p-5 sm:p-8" aria-label="What to do now">
-			<p class="text-soft text-lg">
+		<section
+			class="rimmed flex min-h-[30rem] flex-col p-5 sm:p-8 lg:sticky lg:top-4 lg:min-h-[min(40rem,calc(100dvh-10.5rem))] lg:self-start"
+			aria-label="What to do now"
+		>
+			<p class="text-lg text-soft first-letter:uppercase">
 				{plan.food.name}, {plan.cut.name} · {plan.way.name}
-				{#if main?.about.potful}· potful {main.about.potful} of {main.about.of}, {sayWeight(main.about.grams ?? 0, units)}{/if}
+				{#if main?.about.potful}· potful {main.about.potful} of {main.about.of}, {sayWeight(
+						main.about.grams ?? 0,
+						units
+					)}{/if}
 			</p>
 			{#if main}
 				<h1 class="mt-1 text-3xl sm:text-[2.75rem]" aria-live="polite">{main.sentence}</h1>
 				{#if main.kind === 'weigh'}
-					<label class="field mt-4 max-w-xs text-lg">
-						<span>ready, in grams (expected {plan.load_g})</span>
-						<input type="number" min="1" max="1000000" class="head !min-h-16 text-3xl font-bold" value={grams ?? plan.load_g} oninput={(e) => (grams = e.currentTarget.valueAsNumber)} />
-					</label>
+					<div class="mt-4 max-w-sm text-lg">
+						<WeightField
+							label="ready, weighed (expected {sayWeight(plan.load_g, units)})"
+							grams={grams ?? plan.load_g}
+							{units}
+							onweight={(g) => (grams = g)}
+							big
+						/>
+					</div>
 				{:else if main.kind === 'stage' || main.kind === 'boil'}
 					<Figure due={main.due} latest={main.latest} since={main.since} now={clock.now} />
 				{/if}
-				<p class="text-soft mt-2 max-w-2xl text-lg">{main.hint}</p>
-				{#if main.kind === 'pack'}<PackForm runId={session.id} {plan} state={run} freezers={data.freezers} containers={data.containers} {units} ontap={tap} />{/if}
+				<p class="mt-2 max-w-2xl text-lg text-soft">{main.hint}</p>
+				{#if main.kind === 'pack'}<PackForm
+						runId={session.id}
+						{plan}
+						state={run}
+						freezers={data.freezers}
+						containers={data.containers}
+						{units}
+						ontap={tap}
+					/>{/if}
 			{:else if run.held}
 				<h1 class="mt-1 text-3xl">On hold.</h1>
-				<p class="text-soft mt-2 text-lg">The basin is to be cold again first.</p>
-				<button class="btn btn-full mt-4 min-h-16 self-start text-xl" onclick={() => tap({ type: 'hold', on: false })}>The basin is cold: go on</button>
+				<p class="mt-2 text-lg text-soft">The basin is to be cold again first.</p>
+				<button class="btn btn-full mt-4 min-h-16 self-start text-xl" onclick={() => tap({ type: 'hold', on: false })}
+					>The basin is cold: go on</button
+				>
 			{:else}
 				<h1 class="mt-1 text-3xl">All is under way.</h1>
 			{/if}
@@ -132,37 +165,56 @@
 				<div class="max-w-md min-w-0 flex-1 basis-60 text-[15px]">
 					{#if then.length > 0}
 						<b>Then:</b>
-						<span class="text-soft">{then.map((a) => `${a.about.potful ? `potful ${a.about.potful}: ` : ''}${a.sentence.replace(/\.$/, '')}`).join(' · ')}</span>
+						<span class="text-soft"
+							>{then
+								.map((a) => `${a.about.potful ? `potful ${a.about.potful}: ` : ''}${a.sentence.replace(/\.$/, '')}`)
+								.join(' · ')}</span
+						>
 					{/if}
 				</div>
 				{#if main?.button}
 					<button class="btn min-h-20 px-8 text-2xl {main.ready ? 'btn-full' : ''}" onclick={press}>
-						{#if main.ready}{main.button.label}{:else if asking === main.key}Yes, early: {main.button.label.toLowerCase()}{:else}Early? {main.button.label}{/if}
+						{#if main.ready}{main.button.label}{:else if asking === main.key}Yes, early: {main.button.label.toLowerCase()}{:else}Early?
+							{main.button.label}{/if}
 						<span class="key hidden sm:inline">space</span>
 					</button>
 				{/if}
 			</div>
 			{#if session.refused}
-				<p role="alert" class="fault mt-3">{session.refused} <button class="btn btn-plain underline" onclick={() => session.clearRefused()}>good</button></p>
+				<p role="alert" class="fault mt-3">
+					{session.refused} <button class="btn btn-plain underline" onclick={() => session.clearRefused()}>good</button>
+				</p>
 			{/if}
 		</section>
 
 		<aside class="space-y-3">
 			<Lanes {plan} state={run} {acts} main={main?.key ?? null} now={clock.now} {zone} {units} ontap={tap} />
-			<div class="ruled border-line border-t">
+			<div class="ruled border-t border-line">
 				<div class="py-2.5">
 					<Dialog.Root bind:open={helpOpen}>
 						<Dialog.Trigger class="btn w-full">What now?</Dialog.Trigger>
 						<Dialog.Portal>
 							<Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-							<Dialog.Content class="rimmed fixed top-1/2 left-1/2 z-50 max-h-[90dvh] w-[min(40rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-6">
+							<Dialog.Content
+								class="rimmed fixed top-1/2 left-1/2 z-50 max-h-[90dvh] w-[min(40rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-6"
+							>
 								<Dialog.Title class="head text-2xl">What now?</Dialog.Title>
 								<Dialog.Description class="text-soft">When it went otherwise than planned.</Dialog.Description>
 								{#each troubles(plan, run) as t (t.id)}
-									<details class="border-line mt-3 border-t pt-2" open={t.id === 'too-long'}>
+									<details class="mt-3 border-t border-line pt-2" open={t.id === 'too-long'}>
 										<summary class="head text-lg">{t.title}</summary>
-										<ul class="mt-1 list-disc space-y-1 pl-5">{#each t.advice as a (a)}<li>{a}</li>{/each}</ul>
-										<p class="mt-2 flex flex-wrap gap-2">{#each t.choices as c (c.label)}<button class="btn" onclick={() => { tap(c.tap); helpOpen = false; }}>{c.label}</button>{/each}</p>
+										<ul class="mt-1 list-disc space-y-1 pl-5">
+											{#each t.advice as a (a)}<li>{a}</li>{/each}
+										</ul>
+										<p class="mt-2 flex flex-wrap gap-2">
+											{#each t.choices as c (c.label)}<button
+													class="btn"
+													onclick={() => {
+														tap(c.tap);
+														helpOpen = false;
+													}}>{c.label}</button
+												>{/each}
+										</p>
 									</details>
 								{/each}
 								<Dialog.Close class="btn btn-full mt-5">Back to the stove</Dialog.Close>
@@ -171,29 +223,54 @@
 					</Dialog.Root>
 				</div>
 				<div class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
-					<span class="text-soft">{#if run.last}Last: {eventWords(run.last)}, {sayTimeExact(run.last.at, zone)}{:else}Nothing tapped yet.{/if}</span>
+					<span class="text-soft"
+						>{#if run.last}Last: {eventWords(run.last)}, {sayTimeExact(run.last.at, zone)}{:else}Nothing tapped yet.{/if}</span
+					>
 					{#if run.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
 				</div>
 				<label class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
 					<span class="text-soft">Tapping late? The next tap was</span>
-					<select bind:value={earlier_min} class="!min-h-11"><option value={0}>just now</option>{#each [1, 2, 3, 5, 10, 20, 30] as m (m)}<option value={m}>{m} min ago</option>{/each}</select>
+					<select bind:value={earlier_min} class="!min-h-11"
+						><option value={0}>just now</option>{#each [1, 2, 3, 5, 10, 20, 30] as m (m)}<option value={m}
+								>{m} min ago</option
+							>{/each}</select
+					>
 				</label>
 				{#if session.offline || session.waiting > 0}
-					<p class="text-amber py-2 font-semibold" role="status">{session.offline ? 'No connection. ' : ''}{session.waiting} {session.waiting === 1 ? 'tap' : 'taps'} kept here with their times; sent when the server is back.</p>
+					<p class="py-2 font-semibold text-amber" role="status">
+						{session.offline ? 'No connection. ' : ''}{session.waiting}
+						{session.waiting === 1 ? 'tap' : 'taps'} kept here with their times; sent when the server is back.
+					</p>
 				{/if}
-				<p class="text-soft py-2 text-sm">
-					{#if awake === true}The screen stays on.{:else if awake === false}This browser cannot keep the screen on: a sleeping phone cannot ring. Set it to stay awake.{/if}
+				<p class="py-2 text-sm text-soft">
+					{#if awake === true}The screen stays on.{:else if awake === false}This browser cannot keep the screen on: a
+						sleeping phone cannot ring. Set it to stay awake.{/if}
 					Any other phone can open this page and go on.
 				</p>
 				{#if main?.kind !== 'pack'}
-					<p class="py-2 text-[15px]"><a href="/stove/{session.id}/labels" target="_blank" rel="noopener">Print the labels</a>: nothing sticks to a frozen pack.</p>
+					<p class="py-2 text-[15px]">
+						<a href="/stove/{session.id}/labels" target="_blank" rel="noopener">Print the labels</a>: nothing sticks to
+						a frozen pack.
+					</p>
 					{#if sums.firm_g > 0 || run.packed.length > 0}
-						<details class="py-2"><summary class="font-bold">Pack what is firm</summary><PackForm runId={session.id} {plan} state={run} freezers={data.freezers} containers={data.containers} {units} ontap={tap} /></details>
+						<details class="py-2">
+							<summary class="font-bold">Pack what is firm</summary><PackForm
+								runId={session.id}
+								{plan}
+								state={run}
+								freezers={data.freezers}
+								containers={data.containers}
+								{units}
+								ontap={tap}
+							/>
+						</details>
 					{/if}
 				{/if}
 				<details class="py-2">
 					<summary class="text-[15px] font-bold">Mind</summary>
-					<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">{#each plan.cautions as c (c)}<li>{c}</li>{/each}</ul>
+					<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">
+						{#each plan.cautions as c (c)}<li>{c}</li>{/each}
+					</ul>
 					<p class="source mt-1">{plan.source}</p>
 				</details>
 				<div class="py-2">
@@ -201,14 +278,27 @@
 						<Dialog.Trigger class="btn btn-plain underline">Stop here and record what there is</Dialog.Trigger>
 						<Dialog.Portal>
 							<Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-							<Dialog.Content class="rimmed fixed top-1/2 left-1/2 z-50 w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 p-6">
+							<Dialog.Content
+								class="rimmed fixed top-1/2 left-1/2 z-50 w-[min(34rem,94vw)] -translate-x-1/2 -translate-y-1/2 p-6"
+							>
 								<Dialog.Title class="head text-2xl">Stop this run?</Dialog.Title>
-								<Dialog.Description class="text-soft mt-1">
-									Packs booked so far stay. {sayWeight(sums.waiting_g, units)} not yet begun goes back to the Basket; {sayWeight(sums.under_g, units)} under way counts as used.
+								<Dialog.Description class="mt-1 text-soft">
+									Packs booked so far stay. {sayWeight(sums.waiting_g, units)} not yet begun goes back to the Basket; {sayWeight(
+										sums.under_g,
+										units
+									)} under way counts as used.
 								</Dialog.Description>
-								<label class="field mt-3"><span>why (for the book, may be empty)</span><input bind:value={stopReason} maxlength="300" /></label>
+								<label class="field mt-3"
+									><span>why (for the book, may be empty)</span><input bind:value={stopReason} maxlength="300" /></label
+								>
 								<p class="mt-4 flex flex-wrap gap-3">
-									<button class="btn btn-full" onclick={() => { stopOpen = false; tap({ type: 'stop', reason: stopReason }); }}>Stop and record</button>
+									<button
+										class="btn btn-full"
+										onclick={() => {
+											stopOpen = false;
+											tap({ type: 'stop', reason: stopReason });
+										}}>Stop and record</button
+									>
 									<Dialog.Close class="btn">Go on cooking</Dialog.Close>
 								</p>
 							</Dialog.Content>

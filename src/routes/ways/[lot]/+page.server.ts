@@ -15,11 +15,26 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
 		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
-		const { lot, place, grams, free_g, shown_g, kitchen, food, ways } = await waysFor(locals.stores, params.lot, query, locals.now);
+		const { lot, place, grams, free_g, shown_g, kitchen, food, ways } = await waysFor(
+			locals.stores,
+			params.lot,
+			query,
+			locals.now
+		);
 		const fresh = freshnessOf(lot, place);
 		return {
-			title: `Ways for ${food.name}`,
-			lot: { id: lot.id, name: food.name, form: formWords(food, lot.form).replace(/^, /, ''), grams, free_g, shown_g, place: place.name, bestBy: fresh.bestBy, intake: food.intake },
+			title: `Ways for ${lot.title}`,
+			lot: {
+				id: lot.id,
+				name: lot.title,
+				form: formWords(food, lot.form).replace(/^, /, ''),
+				grams,
+				free_g,
+				shown_g,
+				place: place.name,
+				bestBy: fresh.bestBy,
+				intake: food.intake
+			},
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: { id: ways.cut.id, name: ways.cut.name },
 			portion_g: ways.portion_g,
@@ -55,14 +70,27 @@ export const actions: Actions = {
 	start: (event) =>
 		action(event, async (fields) => {
 			const { way: wayId, key: once, ...query } = fields;
-			const values = parse(Joi.object<{ way: string; key: string }>({ way: line(60).required().label('The way'), key: key() }), { way: wayId, key: once });
+			const values = parse(
+				Joi.object<{ way: string; key: string }>({ way: line(60).required().label('The way'), key: key() }),
+				{ way: wayId, key: once }
+			);
 			parse(id().required(), event.params.lot);
-			const { lot, free_g, shown_g, kitchen, ways } = await waysFor(event.locals.stores, event.params.lot ?? '', wayQuery(query), event.locals.now);
+			const { lot, free_g, shown_g, kitchen, ways } = await waysFor(
+				event.locals.stores,
+				event.params.lot ?? '',
+				wayQuery(query),
+				event.locals.now
+			);
 			const way = ways.ways.find((w) => w.id === values.way);
-			if (!way) throw new AppError(400, 'UNKNOWN_WAY', 'There is no such way for this item. Nothing was started.', [{ field: 'way', message: 'Choose one of the ways shown.' }]);
-			if (way.kind === 'refused') throw new AppError(422, 'REFUSED', `${way.reason} Instead: ${way.instead.join('; ')}.`);
-			if (free_g === 0) throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
-			const plan = planRun(way, { lotId: lot.id, form: lot.form, raw_g: shown_g, kitchen });
+			if (!way)
+				throw new AppError(400, 'UNKNOWN_WAY', 'There is no such way for this item. Nothing was started.', [
+					{ field: 'way', message: 'Choose one of the ways shown.' }
+				]);
+			if (way.kind === 'refused')
+				throw new AppError(422, 'REFUSED', `${way.reason} Instead: ${way.instead.join('; ')}.`);
+			if (free_g === 0)
+				throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
+			const plan = planRun(way, { lotId: lot.id, called: lot.title, form: lot.form, raw_g: shown_g, kitchen });
 			const { id: runId } = await event.locals.stores.runs.start(values.key, plan);
 			redirect(303, `/stove/${runId}`);
 		})

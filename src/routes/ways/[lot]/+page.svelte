@@ -3,8 +3,10 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { sayAs, sayMonth } from '$core/quantities/dates';
-	import { sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
+	import { editWeight } from '$core/quantities/parse-weight';
+	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
 	import Faults from '$lib/ui/notice/faults.svelte';
+	import { withChoice } from '$lib/ui/ways/address';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
 	import type { ActionData, PageData } from './$types';
@@ -26,15 +28,12 @@
 	const leastTime = $derived(best((w) => Math.round(w.elapsed_s / 300), true));
 	const longest = $derived(best((w) => w.months[1], false));
 
-	/** An address with one choice changed: it survives a reload and can be shared. */
-	function withChoice(name: string, value: string): string {
-		const search = new URLSearchParams(page.url.search);
-		if (value) search.set(name, value);
-		else search.delete(name);
-		if (name === 'cut') search.delete('container');
-		return `?${search}`;
-	}
-	const choose = (name: string) => (event: Event) => void goto(withChoice(name, (event.currentTarget as HTMLInputElement).value), { keepFocus: true, noScroll: true, replaceState: true });
+	const choose = (name: string) => (event: Event) =>
+		void goto(withChoice(page.url.search, name, (event.currentTarget as HTMLInputElement).value), {
+			keepFocus: true,
+			noScroll: true,
+			replaceState: true
+		});
 
 	function onkeydown(event: KeyboardEvent) {
 		if (/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
@@ -47,29 +46,59 @@
 
 <svelte:window {onkeydown} />
 <div class="flex flex-wrap items-baseline gap-x-4">
-	<h1 class="text-3xl">{sayWeight(data.lot.shown_g, units)} {data.lot.name}</h1>
-	<p class="text-soft">{[data.lot.form, data.lot.place].filter(Boolean).join(' · ')} · best by {sayAs(data.lot.bestBy, data.household.zone, 'EEE d MMM, HH:mm')}</p>
+	<h1 class="text-3xl first-letter:uppercase">{sayWeight(data.lot.shown_g, units)} {data.lot.name}</h1>
+	<p class="text-soft">
+		{[data.lot.form, data.lot.place].filter(Boolean).join(' · ')} · best by {sayAs(
+			data.lot.bestBy,
+			data.household.zone,
+			'EEE d MMM, HH:mm'
+		)}
+	</p>
 </div>
 <Faults {failed} />
 
 <form method="GET" class="mt-3 flex flex-wrap items-end gap-3" data-sveltekit-noscroll data-sveltekit-replacestate>
 	<fieldset class="flex flex-wrap items-center gap-1">
-		<legend class="text-soft text-sm">cut as</legend>
+		<legend class="text-sm text-soft">cut as</legend>
 		{#each data.cuts as c (c.id)}
-			<a class="btn {c.id === data.cut.id ? 'btn-full' : ''}" aria-current={c.id === data.cut.id ? 'true' : undefined} data-sveltekit-noscroll data-sveltekit-replacestate href={withChoice('cut', c.id)}>{c.name}</a>
+			<a
+				class="btn {c.id === data.cut.id ? 'btn-full' : ''}"
+				aria-current={c.id === data.cut.id ? 'true' : undefined}
+				data-sveltekit-noscroll
+				data-sveltekit-replacestate
+				href={withChoice(page.url.search, 'cut', c.id)}>{c.name}</a
+			>
 		{/each}
 	</fieldset>
 	<input type="hidden" name="cut" value={data.cut.id} />
-	<label class="field"><span>a pack, g</span><input class="w-24" name="portion" inputmode="numeric" value={data.portion_g} onchange={choose('portion')} /></label>
-	<label class="field"><span>of it, g</span><input class="w-28" name="grams" inputmode="numeric" value={data.lot.shown_g} onchange={choose('grams')} /></label>
+	<label class="field"
+		><span>a pack</span><input
+			class="w-28"
+			name="portion"
+			autocomplete="off"
+			value={editWeight(data.portion_g, units)}
+			onchange={choose('portion')}
+		/></label
+	>
+	<label class="field"
+		><span>how much of it</span><input
+			class="w-32"
+			name="grams"
+			autocomplete="off"
+			value={editWeight(data.lot.shown_g, units)}
+			onchange={choose('grams')}
+		/></label
+	>
 	{#if data.pots.length > 1}
-		<label class="field"><span>pot</span>
+		<label class="field"
+			><span>pot</span>
 			<select name="pot" value={data.pot || data.pots.at(-1)?.id} onchange={choose('pot')}>
 				{#each data.pots as p (p.id)}<option value={p.id}>{p.name}, {sayVolume(p.litres, units)}</option>{/each}
 			</select>
 		</label>
 	{/if}
-	<label class="field"><span>into</span>
+	<label class="field"
+		><span>into</span>
 		<select name="container" value={data.container} onchange={choose('container')}>
 			<option value="">smallest that fits</option>
 			{#each data.containers as c (c.id)}<option value={c.id}>{c.name} ({c.count})</option>{/each}
@@ -77,7 +106,18 @@
 	</label>
 	{#if late || data.potfuls === 'small'}
 		<label class="flex min-h-11 items-center gap-2">
-			<input type="checkbox" name="potfuls" value="small" checked={data.potfuls === 'small'} onchange={(e) => void goto(withChoice('potfuls', e.currentTarget.checked ? 'small' : ''), { keepFocus: true, noScroll: true, replaceState: true })} />
+			<input
+				type="checkbox"
+				name="potfuls"
+				value="small"
+				checked={data.potfuls === 'small'}
+				onchange={(e) =>
+					void goto(withChoice(page.url.search, 'potfuls', e.currentTarget.checked ? 'small' : ''), {
+						keepFocus: true,
+						noScroll: true,
+						replaceState: true
+					})}
+			/>
 			potfuls that boil again within a minute
 		</label>
 	{/if}
@@ -86,18 +126,18 @@
 
 <div class="mt-4 overflow-x-auto">
 	<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
-		<div role="row" class="row border-rim border-b-[3px]">
+		<div role="row" class="row border-b-[3px] border-rim">
 			<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
 			{#each data.ways as w (w.id)}
 				<div role="columnheader" class="cell">
 					<h2 class="text-xl">{w.name}</h2>
-					<p class="text-soft text-sm">{w.gist}</p>
+					<p class="text-sm text-soft">{w.gist}</p>
 				</div>
 			{/each}
 		</div>
 		{#snippet line(label: string, cell: import('svelte').Snippet<[Open]>)}
 			<div role="row" class="row">
-				<div role="rowheader" class="cell text-soft text-sm">{label}</div>
+				<div role="rowheader" class="cell text-sm text-soft">{label}</div>
 				{#each data.ways as w (w.id)}
 					<div role="cell" class="cell {w.kind === 'refused' ? 'refused' : ''}">
 						{#if w.kind === 'way'}{@render cell(w)}{:else}<span class="sr-only">refused</span>{/if}
@@ -107,11 +147,11 @@
 		{/snippet}
 		{#if data.ways.some((w) => w.kind === 'refused')}
 			<div role="row" class="row">
-				<div role="rowheader" class="cell text-soft text-sm">Safe and sensible?</div>
+				<div role="rowheader" class="cell text-sm text-soft">Safe and sensible?</div>
 				{#each data.ways as w (w.id)}
 					<div role="cell" class="cell {w.kind === 'refused' ? 'refused' : ''}">
 						{#if w.kind === 'refused'}
-							<p class="text-red head text-lg">No.</p>
+							<p class="head text-lg text-red">No.</p>
 							<p>{w.reason}</p>
 							<p class="mt-2"><b>Instead:</b> {w.instead.join('; ')}.</p>
 							<p class="source mt-1">{w.source}</p>
@@ -121,11 +161,14 @@
 			</div>
 		{/if}
 		{#snippet get(w: Open)}
-			<b class="fig">{w.packs.count}</b> packs of {sayWeight(w.packs.portion_g, units)}
+			<b class="fig">{w.packs.count}</b>
+			{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
 			{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
 			<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
-			{#if w.packs.problem}<span class="text-amber block text-sm font-semibold">{w.packs.problem}</span>
-			{:else if w.packs.short > 0}<span class="text-amber block text-sm font-semibold">short: {w.packs.short} more {w.packs.container} needed</span>
+			{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
+			{:else if w.packs.short > 0}<span class="block text-sm font-semibold text-amber"
+					>short: {w.packs.short} more {w.packs.container} needed</span
+				>
 			{:else}<span class="sub">{w.packs.container}; {w.packs.headspace}</span>{/if}
 		{/snippet}
 		{@render line('You get', get)}
@@ -133,8 +176,17 @@
 			<b class="fig">{w.blanchWords.split(',')[0]}</b>
 			{#if w.blanchWords.includes(',')}<span class="sub">{w.blanchWords.split(',').slice(1).join(',')}</span>{/if}
 			{#if w.line}
-				<span class="sub">{w.line.potfuls} potfuls of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method === 'steam' ? 'the steamer' : sayVolume(w.line.water_L, units)}, {w.pot}</span>
-				<span class="sub">{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam' ? 'no wait' : `${sayDuration(w.line.reboil_s)} at most`}</span>
+				<span class="sub"
+					>{sayCount(w.line.potfuls, 'potful')} of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method ===
+					'steam'
+						? 'the steamer'
+						: sayVolume(w.line.water_L, units)}, {w.pot}</span
+				>
+				<span class="sub"
+					>{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam'
+						? 'no wait'
+						: `${sayDuration(w.line.reboil_s)} at most`}</span
+				>
 			{/if}
 			<span class="source block">{w.source} · {w.confidence}</span>
 		{/snippet}
@@ -143,31 +195,50 @@
 			{#if w.line}
 				<b class="fig">{sayDuration(w.line.chill_s)}</b>
 				{#if w.line.ice_kg > 0}
-					<span class="sub"><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(w.line.icePerPotful_kg * 1000, units)} a potful</span>
-					{#if w.ice && w.ice.short_kg > 0.05}<span class="text-amber block text-sm font-semibold">short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span>{/if}
+					<span class="sub"
+						><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(
+							w.line.icePerPotful_kg * 1000,
+							units
+						)} a potful</span
+					>
+					{#if w.ice && w.ice.short_kg > 0.05}<span class="block text-sm font-semibold text-amber"
+							>short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span
+						>{/if}
 				{:else}<span class="sub">cold tap water is enough</span>{/if}
 			{:else if w.method === 'cook'}until cold through
 			{:else}none{/if}
 		{/snippet}
 		{@render line('In the ice', chill)}
 		{#snippet trays(w: Open)}
-			<b class="fig">{w.trays.needed}</b> trayfuls{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
+			<b class="fig">{w.trays.needed}</b>
+			{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
 			<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
 		{/snippet}
 		{@render line('On trays', trays)}
-		{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best">least</span>{/if}{/snippet}
+		{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
+					>least</span
+				>{/if}{/snippet}
 		{@render line('Your hands', hands)}
-		{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span class="best">least</span>{/if}{/snippet}
+		{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span class="best"
+					>least</span
+				>{/if}{/snippet}
 		{@render line('From start to away', elapsed)}
 		{#snippet space(w: Open)}
 			<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
-			{#if !w.freezer.fits}<span class="text-amber block text-sm font-semibold">only {sayVolume(data.freezerFree_L, units)} free</span>{/if}
-			{#if w.freezer.overload}<span class="text-amber block text-sm font-semibold">more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data.rules.load})</span>{/if}
+			{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
+					>only {sayVolume(data.freezerFree_L, units)} free</span
+				>{/if}
+			{#if w.freezer.overload}<span class="block text-sm font-semibold text-amber"
+					>more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data.rules
+						.load})</span
+				>{/if}
 		{/snippet}
 		{@render line('Space', space)}
 		{#snippet keeps(w: Open)}
 			<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
-			<span class="sub">{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span>
+			<span class="sub"
+				>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
+			>
 		{/snippet}
 		{@render line('Keeps until', keeps)}
 		{#snippet use(w: Open)}<span class="text-[15px]">{w.use}</span>{/snippet}
@@ -186,9 +257,14 @@
 							{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
 							{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
 							{#if data.potfuls}<input type="hidden" name="potfuls" value={data.potfuls} />{/if}
-							<button class="btn {i === 0 ? 'btn-full' : ''}" data-start={i + 1} disabled={data.lot.free_g === 0} aria-label="Start: {w.name}">Start <span class="key">{i + 1}</span></button>
+							<button
+								class="btn {i === 0 ? 'btn-full' : ''}"
+								data-start={i + 1}
+								disabled={data.lot.free_g === 0}
+								aria-label="Start: {w.name}">Start <span class="key">{i + 1}</span></button
+							>
 						</form>
-					{:else}<span class="text-soft text-sm">no start</span>{/if}
+					{:else}<span class="text-sm text-soft">no start</span>{/if}
 				</div>
 			{/each}
 		</div>
@@ -198,18 +274,25 @@
 
 <div class="mt-6 grid gap-6 md:grid-cols-2">
 	{#each open as w (w.id)}
-		<details class="border-line border-t pt-3">
+		<details class="border-t border-line pt-3">
 			<summary class="head text-lg">{w.name}, step by step</summary>
-			<ol class="mt-2 list-decimal space-y-1 pl-6">{#each w.steps as s (s)}<li>{s}</li>{/each}</ol>
-			{#each w.notes as n (n)}<p class="text-soft mt-2 text-[15px]">{n}</p>{/each}
+			<ol class="mt-2 list-decimal space-y-1 pl-6">
+				{#each w.steps as s (s)}<li>{s}</li>{/each}
+			</ol>
+			{#each w.notes as n (n)}<p class="mt-2 text-[15px] text-soft">{n}</p>{/each}
 		</details>
 	{/each}
 </div>
 {#if open[0]}
-	<section class="bg-enamel border-line mt-6 rounded-xl border px-5 py-4">
+	<section class="mt-6 rounded-xl border border-line bg-enamel px-5 py-4">
 		<h2 class="text-lg">Mind</h2>
 		<ul class="mt-1 list-disc space-y-1 pl-5 text-[15px]">
-			{#each open[0].cautions as c (c.id)}<li>{c.text} {#if c.source !== 'practice'}<span class="source">({c.source === 'fsis' ? 'USDA FSIS' : c.source === 'nchfpFreezing' ? 'NCHFP' : 'USDA Guide'})</span>{/if}</li>{/each}
+			{#each open[0].cautions as c (c.id)}<li>
+					{c.text}
+					{#if c.source !== 'practice'}<span class="source"
+							>({c.source === 'fsis' ? 'USDA FSIS' : c.source === 'nchfpFreezing' ? 'NCHFP' : 'USDA Guide'})</span
+						>{/if}
+				</li>{/each}
 		</ul>
 	</section>
 {/if}
@@ -244,7 +327,11 @@
 		border-bottom: 3px solid var(--leaf);
 	}
 	.refused {
-		background: repeating-linear-gradient(135deg, transparent 0 10px, color-mix(in srgb, var(--line) 35%, transparent) 10px 20px);
+		background: repeating-linear-gradient(
+			135deg,
+			transparent 0 10px,
+			color-mix(in srgb, var(--line) 35%, transparent) 10px 20px
+		);
 		padding-left: 12px;
 	}
 </style>

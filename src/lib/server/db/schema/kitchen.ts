@@ -62,4 +62,3 @@ export const ownMeasure = pgTable(
 	},
 	(t) => [unique('own_measure_food').on(t.householdId, t.name, t.food)]
 );
-

@@ -30,7 +30,11 @@ export const run = pgTable(
 		unique('run_of_household').on(t.householdId, t.id),
 		unique('run_code').on(t.householdId, t.code),
 		index('run_by_status').on(t.householdId, t.status),
-		foreignKey({ columns: [t.householdId, t.lotId], foreignColumns: [lot.householdId, lot.id], name: 'run_lot' }).onDelete('cascade')
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'run_lot'
+		}).onDelete('cascade')
 	]
 );
 
@@ -50,6 +54,10 @@ export const runEvent = pgTable(
 	(t) => [
 		unique('run_event_once').on(t.householdId, t.id),
 		index('run_event_by_run').on(t.runId, t.seq),
-		foreignKey({ columns: [t.householdId, t.runId], foreignColumns: [run.householdId, run.id], name: 'run_event_run' }).onDelete('cascade')
+		foreignKey({
+			columns: [t.householdId, t.runId],
+			foreignColumns: [run.householdId, run.id],
+			name: 'run_event_run'
+		}).onDelete('cascade')
 	]
 );

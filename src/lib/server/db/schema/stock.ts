@@ -80,9 +80,21 @@ export const lot = pgTable(
 	(t) => [
 		unique('lot_of_household').on(t.householdId, t.id),
 		index('lot_by_batch').on(t.householdId, t.batchId),
-		foreignKey({ columns: [t.householdId, t.placeId], foreignColumns: [place.householdId, place.id], name: 'lot_place' }),
-		foreignKey({ columns: [t.householdId, t.containerId], foreignColumns: [container.householdId, container.id], name: 'lot_container' }),
-		foreignKey({ columns: [t.householdId, t.batchId], foreignColumns: [batch.householdId, batch.id], name: 'lot_batch' }),
+		foreignKey({
+			columns: [t.householdId, t.placeId],
+			foreignColumns: [place.householdId, place.id],
+			name: 'lot_place'
+		}),
+		foreignKey({
+			columns: [t.householdId, t.containerId],
+			foreignColumns: [container.householdId, container.id],
+			name: 'lot_container'
+		}),
+		foreignKey({
+			columns: [t.householdId, t.batchId],
+			foreignColumns: [batch.householdId, batch.id],
+			name: 'lot_batch'
+		}),
 		check('lot_shape', sql`(${t.kind} = 'raw') = (${t.packG} is null)`)
 	]
 );
@@ -97,8 +109,14 @@ export const lotBalance = pgTable(
 		packs: integer('packs').notNull()
 	},
 	(t) => [
-		foreignKey({ columns: [t.householdId, t.lotId], foreignColumns: [lot.householdId, lot.id], name: 'balance_lot' }).onDelete('cascade'),
-		index('balance_open').on(t.householdId).where(sql`${t.grams} > 0 or ${t.packs} > 0`),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'balance_lot'
+		}).onDelete('cascade'),
+		index('balance_open')
+			.on(t.householdId)
+			.where(sql`${t.grams} > 0 or ${t.packs} > 0`),
 		check('balance_grams', sql`${t.grams} >= 0`),
 		check('balance_packs', sql`${t.packs} >= 0`)
 	]
@@ -123,7 +141,11 @@ export const movement = pgTable(
 		recordedAt: timestamp('recorded_at', { withTimezone: true }).notNull()
 	},
 	(t) => [
-		foreignKey({ columns: [t.householdId, t.lotId], foreignColumns: [lot.householdId, lot.id], name: 'movement_lot' }).onDelete('cascade'),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'movement_lot'
+		}).onDelete('cascade'),
 		unique('movement_reversed_once').on(t.reversesId),
 		index('movement_by_lot').on(t.lotId, t.recordedAt),
 		index('movement_by_group').on(t.householdId, t.groupId),

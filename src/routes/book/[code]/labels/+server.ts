@@ -13,7 +13,14 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 		const { lots } = await locals.stores.stock.ofBatch(batch.id);
 		const left = lots.reduce((sum, l) => sum + l.packs, 0);
 		const { count } = parse(
-			Joi.object<{ count: number }>({ count: Joi.number().integer().min(1).max(480).default(Math.min(480, Math.max(1, left))).label('The number of labels') }),
+			Joi.object<{ count: number }>({
+				count: Joi.number()
+					.integer()
+					.min(1)
+					.max(480)
+					.default(Math.min(480, Math.max(1, left)))
+					.label('The number of labels')
+			}),
 			Object.fromEntries(url.searchParams)
 		);
 		return labelResponse(

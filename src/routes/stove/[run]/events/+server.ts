@@ -5,18 +5,38 @@ import { id, line, parse, readJson } from '$lib/server/parse';
 import { deviceOf, endpoint } from '$lib/server/respond';
 import type { RequestHandler } from './$types';
 
-const base = { id: id().required().label('The tap’s id'), at: Joi.number().integer().min(0).max(8.64e15).required().label('Its time') };
+const base = {
+	id: id().required().label('The tap’s id'),
+	at: Joi.number().integer().min(0).max(8.64e15).required().label('Its time')
+};
 const potful = Joi.number().integer().min(1).max(5000).required().label('The potful');
-const event = (type: string, fields: Joi.SchemaMap = {}) => Joi.object({ ...base, type: Joi.string().valid(type).required(), ...fields });
+const event = (type: string, fields: Joi.SchemaMap = {}) =>
+	Joi.object({ ...base, type: Joi.string().valid(type).required(), ...fields });
 
 const eventSchema = Joi.alternatives()
 	.conditional('.type', {
 		switch: [
 			{ is: 'heat-on', then: event('heat-on') },
 			{ is: 'boiling', then: event('boiling') },
-			{ is: 'weigh', then: event('weigh', { grams: Joi.number().integer().min(1).max(1_000_000).required().label('The weight in grams') }) },
-			{ is: 'move', then: event('move', { potful, to: Joi.string().valid('return', 'blanch', 'chill', 'drain', 'freeze', 'firm', 'supper').required() }) },
-			{ is: 'resize', then: event('resize', { potful_g: Joi.number().integer().min(20).max(100_000).required().label('The potful in grams') }) },
+			{
+				is: 'weigh',
+				then: event('weigh', {
+					grams: Joi.number().integer().min(1).max(1_000_000).required().label('The weight in grams')
+				})
+			},
+			{
+				is: 'move',
+				then: event('move', {
+					potful,
+					to: Joi.string().valid('return', 'blanch', 'chill', 'drain', 'freeze', 'firm', 'supper').required()
+				})
+			},
+			{
+				is: 'resize',
+				then: event('resize', {
+					potful_g: Joi.number().integer().min(20).max(100_000).required().label('The potful in grams')
+				})
+			},
 			{ is: 'hold', then: event('hold', { on: Joi.boolean().required() }) },
 			{ is: 'note', then: event('note', { text: line(500).required().label('The note') }) },
 			{
@@ -32,11 +52,18 @@ const eventSchema = Joi.alternatives()
 			{ is: 'stop', then: event('stop', { reason: line(300).allow('').required().label('The reason') }) },
 			{ is: 'undo', then: event('undo', { target: id().required().label('The step') }) }
 		],
-		otherwise: Joi.object({ type: Joi.string().valid('heat-on', 'boiling', 'weigh', 'move', 'resize', 'hold', 'note', 'pack', 'finish', 'stop', 'undo').required().label('The kind of tap') }).unknown()
+		otherwise: Joi.object({
+			type: Joi.string()
+				.valid('heat-on', 'boiling', 'weigh', 'move', 'resize', 'hold', 'note', 'pack', 'finish', 'stop', 'undo')
+				.required()
+				.label('The kind of tap')
+		}).unknown()
 	})
 	.required();
 
-const bodySchema = Joi.object<{ events: RunEvent[] }>({ events: Joi.array().items(eventSchema).min(1).max(200).required().label('Taps') });
+const bodySchema = Joi.object<{ events: RunEvent[] }>({
+	events: Joi.array().items(eventSchema).min(1).max(200).required().label('Taps')
+});
 
 /** Appends taps to a run. 200 with the whole run; 400 malformed (every fault named), 404, 409, 422. */
 export const POST: RequestHandler = (request) =>
@@ -50,6 +77,9 @@ export const POST: RequestHandler = (request) =>
 export const GET: RequestHandler = ({ locals, params, url }) =>
 	endpoint(async () => {
 		const runId = parse(id().required().label('The run'), params.run) as string;
-		const { after } = parse(Joi.object<{ after: number }>({ after: Joi.number().integer().min(0).required().label('After') }), Object.fromEntries(url.searchParams));
+		const { after } = parse(
+			Joi.object<{ after: number }>({ after: Joi.number().integer().min(0).required().label('After') }),
+			Object.fromEntries(url.searchParams)
+		);
 		return json(await locals.stores.runs.since(runId, after), { headers: { 'cache-control': 'no-store' } });
 	});
