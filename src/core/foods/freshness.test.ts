@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { foodRows } from '../../reference/tables';
+import { foodById, findFood, nearFoods } from './find-food';
+import { freshness } from './freshness';
+
+const day = 86_400_000;
+const beans = foodById('green-beans');
+if (!beans) throw new Error('green beans are missing');
+const base = { food: beans, place: 'fridge', place_C: 4, condition: 'firm', since: 0 } as const;
+
+describe('the freshness clock', () => {
+	it('is the published time at the published temperature', () => {
+		// USDA FSIS FoodKeeper: snap beans 3 to 5 days in the refrigerator (from memory).
+		expect(freshness(base)).toMatchObject({ days: [3, 5], bestBy: 3 * day, source: 'foodKeeper' });
+	});
+	it('runs 2.5 times as fast for each 10 K warmer', () => {
+		expect(freshness({ ...base, place_C: 14 }).days[0]).toBeCloseTo(3 / 2.5, 9);
+	});
+	it('gains nothing below what the food can stand, and warns', () => {
+		const tomatoes = foodById('tomatoes');
+		if (!tomatoes) throw new Error('tomatoes');
+		const cold = freshness({ ...base, food: tomatoes, place: 'fridge', place_C: 1 });
+		expect(cold.days).toEqual(freshness({ ...base, food: tomatoes, place: 'fridge', place_C: 4 }).days);
+		expect(cold.warning).toMatch(/suffer/);
+	});
+	it('never more than doubles a published figure', () => {
+		expect(freshness({ ...base, place: 'counter', place_C: 0 }).days[1]).toBeLessThanOrEqual(4);
+	});
+	it('goes faster the softer it is', () => {
+		const days = (['firm', 'ripe', 'soft', 'cut'] as const).map(
+			(condition) => freshness({ ...base, condition }).days[0]
+		);
+		expect([...days].sort((a, b) => b - a)).toEqual(days);
+	});
+	it.each([Number.NaN, -10, 60])('refuses a place of %d °C', (place_C) =>
+		expect(() => freshness({ ...base, place_C })).toThrow(/place_C/)
+	);
+	it('gives every food an end at every place', () => {
+		for (const food of foodRows) {
+			for (const place of ['counter', 'cool', 'fridge', 'cellar'] as const) {
+				const f = freshness({ ...base, food, place, place_C: 10 });
+				expect(f.goneBy).toBeGreaterThanOrEqual(f.bestBy);
+				expect(f.bestBy).toBeGreaterThan(0);
+			}
+		}
+	});
+});
+
+describe('finding a food', () => {
+	it.each([
+		['courgette', 'zucchini'],
+		['Courgettes', 'zucchini'],
+		['capsicum', 'bell-peppers'],
+		['sweetcorn', 'sweet-corn'],
+		['silverbeet', 'chard'],
+		['GREEN-BEANS', 'green-beans'],
+		['strawberry', 'strawberries']
+	])('%s', (name, id) => expect(findFood(name)?.id).toBe(id));
+	it('has no name twice', () => {
+		const names = foodRows.flatMap((f) => [f.name, ...f.names]);
+		expect(names.filter((n, i) => names.indexOf(n) !== i)).toEqual([]);
+	});
+	it.each([
+		['spinich', 'spinach'],
+		['rasberries', 'raspberries'],
+		['corgette', 'zucchini'],
+		['colliflower', 'cauliflower']
+	])('offers for %s', (slip, id) => expect(nearFoods(slip).map((f) => f.id)).toContain(id));
+});

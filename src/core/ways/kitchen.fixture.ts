@@ -1,0 +1,23 @@
+import type { Kitchen } from './kitchen';
+
+/** A made-up kitchen for the tests of the core. */
+export const kitchen: Kitchen = {
+	altitude_m: 380,
+	units: 'metric',
+	zone: 'Europe/Prague',
+	people: 5,
+	pots: [{ id: 'p', name: 'enamel pot', litres: 12, burner: { kind: 'induction', power_W: 3000 } }],
+	ice_kg: 6,
+	basins: 2,
+	trays: 6,
+	trayArea_m2: 0.15,
+	freezer_L: 240,
+	freezerFree_L: 120,
+	containers: [
+		{ id: 'a', name: '1 L bag', kind: 'bag', volume_mL: 1000, count: 40 },
+		{ id: 'b', name: '2 L bag', kind: 'bag', volume_mL: 2000, count: 40 },
+		{ id: 'c', name: '4 L bag', kind: 'bag', volume_mL: 4000, count: 10 }
+	],
+	tap_C: 14,
+	room_C: 22
+};

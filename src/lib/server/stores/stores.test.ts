@@ -1,0 +1,395 @@
+import { randomUUID } from 'node:crypto';
+import { and, eq, sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { foldStock } from '$core/stock/fold';
+import { foodById } from '$core/foods/find-food';
+import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
+import { planRun, type RunPlan } from '$core/runs/plan';
+import type { RunEvent } from '$core/runs/events';
+import type { Tap } from '$core/runs/next';
+import { loadDemo } from '$demo/load';
+import { bringUpToDate, connect } from '../db/client';
+import { batch, container, household, lot, lotBalance, movement, place, run, runEvent } from '../db/schema';
+import { AppError } from '../errors';
+import { storesFor } from '.';
+import { resolveHousehold, newHousehold, type HouseholdRow } from './households';
+import { makeLot, post } from './stock';
+
+const now = new Date('2026-08-25T08:00:00Z');
+let link: ReturnType<typeof connect>;
+
+beforeAll(async () => {
+	link = connect(process.env.TEST_DATABASE_URL ?? '', 12);
+	await bringUpToDate(link.db);
+});
+afterAll(() => link.close());
+
+async function home(): Promise<HouseholdRow> {
+	const id = await loadDemo(link.db, now, randomUUID());
+	const row = await resolveHousehold(link.db, id);
+	if (!row || row.id !== id) throw new Error('no household');
+	return row;
+}
+const stores = (h: HouseholdRow, at = now) => storesFor(link.db, h, at);
+
+/** Balances against the sum of the movements, lot by lot. */
+async function audit(householdId: string): Promise<number> {
+	const lots = await link.db.select().from(lotBalance).where(eq(lotBalance.householdId, householdId));
+	for (const balance of lots) {
+		const rows = await link.db
+			.select()
+			.from(movement)
+			.where(eq(movement.lotId, balance.lotId))
+			.orderBy(movement.recordedAt, movement.id);
+		const sum = rows.reduce((s, r) => ({ grams: s.grams + r.grams, packs: s.packs + r.packs }), { grams: 0, packs: 0 });
+		expect({ grams: balance.grams, packs: balance.packs }).toEqual(sum);
+		expect(balance.grams).toBeGreaterThanOrEqual(0);
+		expect(balance.packs).toBeGreaterThanOrEqual(0);
+	}
+	return lots.length;
+}
+
+/** A small seeded generator: the same sequences at every run. */
+function random(seed: number): () => number {
+	let s = seed >>> 0;
+	return () => {
+		s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
+		return s / 2 ** 32;
+	};
+}
+
+describe('the stock under many hands', () => {
+	it.each(Array.from({ length: 20 }, (_, i) => i + 1))(
+		'sequence %i: 500 random actions with undo, four clients at once: never negative, balance equals ledger',
+		async (seed) => {
+			const id = await newHousehold(link.db, { name: `stock ${seed}`, zone: 'UTC', now });
+			const h = await resolveHousehold(link.db, id);
+			if (!h) throw new Error('no household');
+			const freezers = [randomUUID(), randomUUID()];
+			for (const [i, placeId] of freezers.entries()) {
+				await link.db
+					.insert(place)
+					.values({
+						id: placeId,
+						householdId: id,
+						name: `F${i}`,
+						kind: 'freezer',
+						tempC: -18,
+						litres: 100,
+						position: 9 + i
+					});
+			}
+			const lots: string[] = [];
+			await link.db.transaction(async (tx) => {
+				for (let i = 0; i < 5; i++) {
+					const lotId = await makeLot(
+						tx,
+						id,
+						{
+							kind: 'pack',
+							food: 'peas',
+							form: 'shelled',
+							placeId: freezers[0] as string,
+							condition: 'firm',
+							said: '',
+							note: '',
+							title: 'peas',
+							packG: 300,
+							since: now
+						},
+						now
+					);
+					await post(tx, id, randomUUID(), [{ lotId, kind: 'put', grams: 0, packs: 12 }], { now, by: 'test' });
+					lots.push(lotId);
+				}
+			});
+			const groups: string[] = [];
+			let refused = 0;
+			const client = async (n: number) => {
+				const next = random(seed * 100 + n);
+				const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T;
+				const { stock } = stores(h);
+				for (let i = 0; i < 125; i++) {
+					const what = next();
+					try {
+						if (what < 0.3 && groups.length > 0) await stock.undo(randomUUID(), pick(groups), 'test');
+						else if (what < 0.4) {
+							const { groupId } = await stock.act(
+								randomUUID(),
+								{ lotId: pick(lots), kind: 'count', amount: Math.floor(next() * 15) },
+								'test'
+							);
+							groups.push(groupId);
+						} else if (what < 0.5) {
+							const { groupId } = await stock.act(
+								randomUUID(),
+								{ lotId: pick(lots), kind: 'move', amount: 1 + Math.floor(next() * 4), placeId: pick(freezers) },
+								'test'
+							);
+							groups.push(groupId);
+						} else {
+							const kind = pick(['take', 'give', 'spoil'] as const);
+							const { groupId } = await stock.act(
+								randomUUID(),
+								{ lotId: pick(lots), kind, amount: 1 + Math.floor(next() * 5) },
+								'test'
+							);
+							groups.push(groupId);
+						}
+					} catch (error) {
+						// Only what the rules forbid may fail; anything else is a fault.
+						if (!(error instanceof AppError) || ![404, 409].includes(error.status)) throw error;
+						refused++;
+					}
+				}
+			};
+			await Promise.all([1, 2, 3, 4].map(client));
+			expect(groups.length).toBeGreaterThan(50);
+			expect(refused).toBeGreaterThan(0);
+			expect(await audit(id)).toBeGreaterThanOrEqual(5);
+		}
+	);
+
+	it('folds in the core to what the database holds', async () => {
+		const h = await home();
+		const [shelf] = await stores(h).stock.shelves();
+		const rows = await link.db
+			.select()
+			.from(movement)
+			.where(eq(movement.lotId, shelf?.id ?? ''))
+			.orderBy(movement.recordedAt);
+		expect(foldStock(rows.map((r) => ({ ...r, reverses: r.reversesId }))).packs).toBe(shelf?.packs);
+	});
+
+	it('does the same request once, however often and however close together it comes', async () => {
+		const h = await home();
+		const [shelf] = await stores(h).stock.shelves();
+		const key = randomUUID();
+		const answers = await Promise.all(
+			Array.from({ length: 6 }, () =>
+				stores(h).stock.act(key, { lotId: shelf?.id ?? '', kind: 'take', amount: 1 }, 'test')
+			)
+		);
+		expect(new Set(answers.map((a) => a.groupId)).size).toBe(1);
+		expect((await stores(h).stock.shelves()).find((s) => s.id === shelf?.id)?.packs).toBe((shelf?.packs ?? 0) - 1);
+	});
+
+	it('writes nothing when a step fails in the middle', async () => {
+		const h = await home();
+		const [shelf] = await stores(h).stock.shelves();
+		const before = await audit(h.id);
+		await expect(
+			stores(h).stock.act(
+				randomUUID(),
+				{
+					lotId: shelf?.id ?? '',
+					kind: 'move',
+					amount: 999,
+					placeId:
+						(await stores(h).home.places()).find((p) => p.kind === 'freezer' && p.id !== shelf?.placeId)?.id ?? ''
+				},
+				'test'
+			)
+		).rejects.toMatchObject({ code: 'NOT_ENOUGH' });
+		expect(await audit(h.id)).toBe(before);
+	});
+
+	it('answers another household’s lot with 404 and leaves it alone', async () => {
+		const [a, b] = [await home(), await home()];
+		const [shelf] = await stores(a).stock.shelves();
+		await expect(
+			stores(b).stock.act(randomUUID(), { lotId: shelf?.id ?? '', kind: 'take', amount: 1 }, 'test')
+		).rejects.toMatchObject({ status: 404 });
+		expect((await stores(a).stock.shelves())[0]?.packs).toBe(shelf?.packs);
+	});
+
+	it('is kept by the database itself from falling below nothing', async () => {
+		const h = await home();
+		const [shelf] = await stores(h).stock.shelves();
+		await expect(
+			link.db
+				.update(lotBalance)
+				.set({ packs: -1 })
+				.where(eq(lotBalance.lotId, shelf?.id ?? ''))
+		).rejects.toMatchObject({ cause: { code: '23514' } });
+	});
+});
+
+async function rawRun(
+	h: HouseholdRow
+): Promise<{ plan: RunPlan; lotId: string; freezerId: string; containerId: string }> {
+	const s = stores(h);
+	const kitchen = await s.home.kitchen();
+	const item = (await s.stock.basket()).find((l) => l.lot.food === 'runner-beans');
+	const food = foodById('runner-beans');
+	if (!item || !food) throw new Error('no beans');
+	const way = freezeWays({
+		food,
+		form: 'whole',
+		grams: item.grams,
+		food_C: 4,
+		kitchen,
+		choices: {},
+		now: now.getTime()
+	}).ways.find((w): w is FreezeWay => w.kind === 'way');
+	if (!way) throw new Error('no way');
+	const freezerId = (await s.home.places()).find((p) => p.kind === 'freezer')?.id ?? '';
+	const containerId = (await s.home.containers())[1]?.id ?? '';
+	return {
+		plan: planRun(way, { lotId: item.lot.id, called: 'runner beans', form: 'whole', raw_g: item.grams, kitchen }),
+		lotId: item.lot.id,
+		freezerId,
+		containerId
+	};
+}
+const ev = (seconds: number, tap: Tap): RunEvent =>
+	({ ...tap, id: randomUUID(), at: now.getTime() + seconds * 1000 }) as RunEvent;
+const later = (h: HouseholdRow) => stores(h, new Date(now.getTime() + 4 * 3_600_000));
+
+describe('a run in the store', () => {
+	it('closes into the book in one go: raw used up, packs on the shelf, bags out of the drawer; undo opens it again', async () => {
+		const h = await home();
+		const { plan, lotId, freezerId, containerId } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		const bags = (await stores(h).home.containers()).find((c) => c.id === containerId)?.count ?? 0;
+		const finish = ev(9000, { type: 'finish' });
+		const view = await later(h).runs.append(
+			id,
+			[
+				ev(60, { type: 'heat-on' }),
+				ev(8000, { type: 'pack', packs: 14, pack_g: 500, containerId, placeId: freezerId }),
+				finish
+			],
+			'test'
+		);
+		expect(view.status).toBe('finished');
+		const entry = await later(h).batches.byCode(view.batchCode ?? '');
+		expect(entry.closing).toMatchObject({ packs: 14, packed_g: 7000, raw_g: plan.raw_g });
+		expect(entry.keepsUntil).toBe('2027-08-25');
+		expect((await later(h).stock.basket()).some((l) => l.lot.id === lotId)).toBe(false);
+		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode && l.packs === 14)).toBe(true);
+		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags - 14);
+		await audit(h.id);
+		const again = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
+		expect(again.status).toBe('open');
+		expect((await later(h).stock.basket()).find((l) => l.lot.id === lotId)?.grams).toBe(plan.raw_g);
+		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode)).toBe(false);
+		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags);
+		const closedAgain = await later(h).runs.append(id, [ev(9200, { type: 'finish' })], 'test');
+		expect(closedAgain.batchCode).toBe(view.batchCode);
+		await audit(h.id);
+	});
+	it('takes a tap that is sent twice, and from two devices at once, once', async () => {
+		const h = await home();
+		const { plan } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		const tap = ev(60, { type: 'heat-on' });
+		await Promise.all([1, 2, 3, 4].map(() => later(h).runs.append(id, [tap], 'test')));
+		expect((await later(h).runs.get(id)).events).toHaveLength(1);
+	});
+	it('closes once when two devices close it at the same time', async () => {
+		const h = await home();
+		const { plan, freezerId } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		await later(h).runs.append(
+			id,
+			[ev(100, { type: 'pack', packs: 2, pack_g: 500, containerId: null, placeId: freezerId })],
+			'test'
+		);
+		await Promise.all([1, 2, 3].map(() => later(h).runs.append(id, [ev(200, { type: 'finish' })], 'test')));
+		const entries = await link.db
+			.select()
+			.from(batch)
+			.where(and(eq(batch.householdId, h.id), eq(batch.runId, id)));
+		expect(entries).toHaveLength(1);
+		await audit(h.id);
+	});
+	it('keeps the run open and the lot whole when its packs cannot be', async () => {
+		const h = await home();
+		const { plan, lotId, freezerId } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		await expect(
+			later(h).runs.append(
+				id,
+				[
+					ev(100, { type: 'pack', packs: 400, pack_g: 500, containerId: null, placeId: freezerId }),
+					ev(200, { type: 'finish' })
+				],
+				'test'
+			)
+		).rejects.toMatchObject({ code: 'TOO_MANY_PACKS' });
+		const seen = await later(h).runs.get(id);
+		expect(seen).toMatchObject({ status: 'open', events: [] });
+		expect((await later(h).stock.rawLot(lotId)).grams).toBe(plan.raw_g);
+	});
+	it('does not put frozen packs where it is warm', async () => {
+		const h = await home();
+		const { plan } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		const pantry = (await stores(h).home.places()).find((p) => p.kind === 'pantry')?.id ?? '';
+		await expect(
+			later(h).runs.append(
+				id,
+				[ev(100, { type: 'pack', packs: 1, pack_g: 500, containerId: null, placeId: pantry })],
+				'test'
+			)
+		).rejects.toMatchObject({ code: 'NOT_A_FREEZER', status: 422 });
+	});
+	it('does not open again once its packs are being eaten', async () => {
+		const h = await home();
+		const { plan, freezerId } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		const finish = ev(9000, { type: 'finish' });
+		const view = await later(h).runs.append(
+			id,
+			[ev(8000, { type: 'pack', packs: 4, pack_g: 500, containerId: null, placeId: freezerId }), finish],
+			'test'
+		);
+		const made = (await later(h).stock.shelves()).find((l) => l.code === view.batchCode);
+		await later(h).stock.act(randomUUID(), { lotId: made?.id ?? '', kind: 'take', amount: 1 }, 'test');
+		await expect(
+			later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test')
+		).rejects.toMatchObject({ code: 'USED_SINCE' });
+		expect((await later(h).runs.get(id)).status).toBe('finished');
+	});
+	it('starts one run for a lot, not two', async () => {
+		const h = await home();
+		const { plan } = await rawRun(h);
+		const key = randomUUID();
+		const [a, b] = await Promise.all([stores(h).runs.start(key, plan), stores(h).runs.start(key, plan)]);
+		expect(a.id).toBe(b.id);
+		await expect(stores(h).runs.start(randomUUID(), plan)).rejects.toMatchObject({ code: 'SPOKEN_FOR' });
+	});
+	it('refuses taps of the future and before the run', async () => {
+		const h = await home();
+		const { plan } = await rawRun(h);
+		const { id } = await stores(h).runs.start(randomUUID(), plan);
+		await expect(stores(h).runs.append(id, [ev(3600, { type: 'heat-on' })], 'test')).rejects.toMatchObject({
+			code: 'BAD_TIME'
+		});
+		await expect(stores(h).runs.append(id, [ev(-3600, { type: 'heat-on' })], 'test')).rejects.toMatchObject({
+			code: 'BAD_TIME'
+		});
+	});
+});
+
+describe('the household', () => {
+	it('goes with all that is its own when it is cleared', async () => {
+		const h = await home();
+		const { plan } = await rawRun(h);
+		await stores(h).runs.start(randomUUID(), plan);
+		await link.db.delete(household).where(eq(household.id, h.id));
+		for (const table of [lot, lotBalance, movement, batch, place, container, run, runEvent]) {
+			const [left] = await link.db
+				.select({ n: sql<number>`count(*)::int` })
+				.from(table)
+				.where(eq(table.householdId, h.id));
+			expect(left?.n).toBe(0);
+		}
+	});
+	it('keeps a place that is in use, and says so', async () => {
+		const h = await home();
+		const freezer = (await stores(h).home.places()).find((p) => p.kind === 'freezer');
+		await expect(stores(h).home.remove('place', freezer?.id ?? '')).rejects.toMatchObject({ code: 'IN_USE' });
+	});
+});
