@@ -40,6 +40,8 @@
 	const overdue = $derived(runs.timers.filter((t) => t.due !== null && t.due <= clock.now));
 
 	onMount(() => {
+		// Says that taps count from here on.
+		document.documentElement.dataset.alive = '';
 		rung.add(overdue.map((t) => t.runId + t.key));
 		const tick = setInterval(() => clock.tick(Date.now()), 250);
 		const follow = setInterval(() => {
@@ -97,7 +99,7 @@
 				<a
 					href={p.href}
 					aria-current={on ? 'page' : undefined}
-					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-3 text-[15px] no-underline {on
+					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-1.5 text-[15px] no-underline sm:px-3 {on
 						? 'border-rim bg-ground font-bold text-rim'
 						: 'border-transparent text-ink hover:underline'}"
 				>

@@ -41,25 +41,18 @@ export async function readJson(request: Request): Promise<unknown> {
 /** A number as a person writes it, decimal comma too. */
 export const decimal = () =>
 	Joi.alternatives()
-		.try(
-			Joi.number(),
-			Joi.string()
-				.pattern(/^\s*-?\d+[.,]?\d*\s*$/)
-				.custom((v: string) => Number(v.trim().replace(',', '.')))
-		)
-		.messages({
-			'alternatives.match': '{{#label}} must be a number such as 2.5',
-			'alternatives.types': '{{#label}} must be a number such as 2.5'
+		.try(Joi.number(), Joi.string().max(30))
+		.custom((value: unknown, helpers) => {
+			const text = String(value).trim();
+			const number = /^[-−]?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.').replace('−', '-')) : Number.NaN;
+			return Number.isFinite(number) ? number : helpers.message({ custom: '{{#label}} must be a number such as 2.5' });
 		});
 
 /** A decimal within a closed range. */
 export const decimalWithin = (low: number, high: number) =>
-	decimal().custom((value: unknown, helpers) => {
-		const number = Number(value);
-		if (!(number >= low && number <= high))
-			return helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` });
-		return number;
-	});
+	decimal().custom((number: number, helpers) =>
+		number >= low && number <= high ? number : helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` })
+	);
 
 /** A weight as a person writes it, "500 g", "3 lb 4 oz", a bare number being grams; within a closed range of grams. */
 export const weightWithin = (low_g: number, high_g: number) =>

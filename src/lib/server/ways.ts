@@ -47,7 +47,7 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		throw new AppError(
 			400,
 			'UNKNOWN_CUT',
-			`${food.name} are not cut as "${query.cut}". Known: ${food.cuts.map((c) => c.id).join(', ')}.`,
+			`${food.name} are not cut as "${query.cut}". Known: ${food.cuts.map((c) => c.id).join(', ')}. Nothing was changed.`,
 			[{ field: 'cut', message: 'Unknown cut.' }]
 		);
 	}

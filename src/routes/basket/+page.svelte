@@ -88,7 +88,7 @@
 			aria-describedby="echo"
 			aria-invalid={failed?.error ? 'true' : undefined}
 			placeholder="9 kg runner beans"
-			class="head min-w-0 flex-1 !border-transparent !bg-transparent !px-0 !text-2xl font-bold sm:!text-3xl"
+			class="head min-w-0 flex-1 basis-full !border-transparent !bg-transparent !px-0 !text-2xl font-bold sm:basis-0 sm:!text-3xl"
 		/>
 		<label class="flex items-center gap-2 text-sm text-soft">
 			stands in
@@ -154,12 +154,12 @@
 			</p>{/if}
 	</section>
 {:else}
-	<table class="mt-4 w-full border-collapse">
-		<caption class="py-2 text-left text-sm text-soft">What turns first, at the top</caption>
+	<table class="mt-4 block w-full border-collapse md:table">
+		<caption class="block py-2 text-left text-sm text-soft md:table-caption">What turns first, at the top</caption>
 		<thead class="sr-only"
 			><tr><th>Item</th><th>Amount</th><th>Time left</th><th>Could become</th><th>What next</th></tr></thead
 		>
-		<tbody class="ruled border-y border-line">
+		<tbody class="ruled block border-y border-line md:table-row-group">
 			{#each data.rows as row, i (row.id)}
 				<tr class="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2.5 md:table-row">
 					<th scope="row" class="text-left font-normal md:py-2.5 md:pl-2">

@@ -67,17 +67,15 @@ describe('the stock under many hands', () => {
 			if (!h) throw new Error('no household');
 			const freezers = [randomUUID(), randomUUID()];
 			for (const [i, placeId] of freezers.entries()) {
-				await link.db
-					.insert(place)
-					.values({
-						id: placeId,
-						householdId: id,
-						name: `F${i}`,
-						kind: 'freezer',
-						tempC: -18,
-						litres: 100,
-						position: 9 + i
-					});
+				await link.db.insert(place).values({
+					id: placeId,
+					householdId: id,
+					name: `F${i}`,
+					kind: 'freezer',
+					tempC: -18,
+					litres: 100,
+					position: 9 + i
+				});
 			}
 			const lots: string[] = [];
 			await link.db.transaction(async (tx) => {

@@ -40,7 +40,7 @@
 		const n = Number(event.key);
 		if (n >= 1 && n <= data.ways.length) document.querySelector<HTMLButtonElement>(`[data-start="${n}"]`)?.click();
 	}
-	const grid = $derived(`minmax(7.5rem, 10rem) repeat(${data.ways.length}, minmax(14rem, 1fr))`);
+	const grid = $derived(`minmax(5.2rem, 10rem) repeat(${data.ways.length}, minmax(13rem, 1fr))`);
 	const late = $derived(open.some((w) => w.line?.reboilLate));
 </script>
 

@@ -1,0 +1,98 @@
+/**
+ * `npm test`: from a fresh clone, everything: types, lint, format, purity of the core, unit tests on a real PostgreSQL,
+ * production build, end-to-end tests in Chromium. One closing line; the exit code tells.
+ */
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { chromiumPath, ensureChromium, ensurePackages, ensurePdfTools } from './lib/install.mjs';
+import { freePort, startPostgres } from './lib/postgres.mjs';
+import { capture, run } from './lib/run.mjs';
+import { fail, root, say } from './lib/say.mjs';
+
+const bin = (/** @type {string} */ name) => join(root, 'node_modules', '.bin', name);
+/** @type {(() => Promise<void>) | undefined} */
+let stopDatabase;
+for (const name of /** @type {NodeJS.Signals[]} */ (['SIGINT', 'SIGTERM'])) {
+	process.on(name, () => void (stopDatabase?.() ?? Promise.resolve()).then(() => process.exit(1)));
+}
+
+let passed = 0;
+let failed = 0;
+
+/** One check counts as one test. @param {string} what @param {string} command @param {string[]} args */
+async function check(what, command, args) {
+	const began = Date.now();
+	const { code, out } = await capture(command, args);
+	say(`${code === 0 ? 'ok    ' : 'FAILED'} ${what} (${Math.round((Date.now() - began) / 1000)} s)`);
+	if (code === 0) passed++;
+	else {
+		failed++;
+		say(out);
+	}
+}
+
+/** @param {string} file @param {(report: any) => { passed: number, failed: number }} read @param {number} code */
+function count(file, read, code) {
+	const result = existsSync(file) ? read(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+	passed += result.passed;
+	// A runner that ended badly without a failed test (a crash, a set-up fault) is a failure too.
+	failed += code !== 0 && result.failed === 0 ? 1 : result.failed;
+}
+
+try {
+	await ensurePackages();
+	await ensureChromium();
+	await ensurePdfTools();
+	const results = join(root, 'test-results');
+	rmSync(results, { recursive: true, force: true });
+	mkdirSync(results, { recursive: true });
+
+	await run(process.execPath, [bin('svelte-kit'), 'sync']);
+	await Promise.all([
+		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings']).then(() =>
+			check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
+		),
+		check('format', bin('prettier'), ['--check', '.'])
+			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
+			.then(() => check('lint', bin('eslint'), ['.', '--max-warnings', '0']))
+	]);
+
+	const database = await startPostgres({ name: 'pg-test', throwaway: true });
+	stopDatabase = database.stop;
+	const { default: postgres } = await import('postgres');
+	const sql = postgres(database.url, { max: 1 });
+	for (const name of ['unit', 'e2e', 'killed']) await sql.unsafe(`create database ${name}`);
+	await sql.end();
+	const urlOf = (/** @type {string} */ name) => database.url.replace(/\/postgres$/, `/${name}`);
+
+	const unit = join(results, 'unit.json');
+	const unitCode = await run(bin('vitest'), ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`], {
+		env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
+	});
+	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
+
+	await ensureBuild();
+	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
+		env: {
+			...process.env,
+			E2E_DATABASE_URL: urlOf('e2e'),
+			KILLED_DATABASE_URL: urlOf('killed'),
+			E2E_PORT: String(await freePort()),
+			CHROMIUM_PATH: chromiumPath()
+		}
+	});
+	count(
+		join(results, 'e2e.json'),
+		(r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped }),
+		e2eCode
+	);
+
+	await database.stop();
+	say('');
+	say(`Tests: ${passed} passed, ${failed} failed`);
+	process.exit(failed === 0 && passed > 0 ? 0 : 1);
+} catch (error) {
+	await stopDatabase?.();
+	fail(error);
+}

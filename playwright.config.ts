@@ -1,0 +1,46 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.E2E_PORT ?? 4273);
+export const origin = `http://127.0.0.1:${port}`;
+
+export default defineConfig({
+	testDir: 'tests/e2e',
+	outputDir: 'test-results',
+	workers: 2,
+	fullyParallel: true,
+	retries: 0,
+	timeout: 90_000,
+	expect: { timeout: 10_000 },
+	reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+	use: {
+		baseURL: origin,
+		viewport: { width: 1280, height: 800 },
+		trace: 'retain-on-failure',
+		launchOptions: {
+			executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+			args: [
+				'--no-sandbox',
+				'--disable-gpu',
+				'--disable-quic',
+				'--no-first-run',
+				'--disable-background-networking',
+				'--disable-component-update',
+				'--disable-sync'
+			]
+		}
+	},
+	webServer: {
+		command: 'node bin/lib/serve.mjs',
+		url: `${origin}/alive`,
+		gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
+		timeout: 60_000,
+		env: {
+			DATABASE_URL: process.env.E2E_DATABASE_URL ?? '',
+			HOST: '127.0.0.1',
+			PORT: String(port),
+			ORIGIN: origin,
+			ROOT_JAR_TEST: '1',
+			SHUTDOWN_TIMEOUT: '3'
+		}
+	}
+});

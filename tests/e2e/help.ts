@@ -1,0 +1,98 @@
+import { expect, test as base, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
+import postgres from 'postgres';
+
+/** A form as the page posts it; the answer as the page gets it. */
+export interface ActionAnswer {
+	type: 'success' | 'failure' | 'redirect' | 'error';
+	status: number;
+	location?: string;
+	data?: string;
+	error?: { message: string };
+}
+
+export async function postForm(
+	request: APIRequestContext,
+	origin: string,
+	path: string,
+	form: Record<string, string>
+): Promise<ActionAnswer> {
+	const reply = await request.post(path, {
+		form,
+		headers: { origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
+	});
+	return (await reply.json()) as ActionAnswer;
+}
+
+/** Shifts the server's clock for this browser. */
+export class TestClock {
+	#shift_s = 0;
+	constructor(
+		private readonly context: BrowserContext,
+		private readonly origin: string
+	) {}
+	async forward(seconds: number): Promise<void> {
+		this.#shift_s += seconds;
+		await this.context.addCookies([{ name: 'clock', value: `+${this.#shift_s * 1000}`, url: this.origin }]);
+	}
+}
+
+interface Fixtures {
+	/** A household of its own with the demo in it; this browser's cookie points to it. */
+	home: { id: string };
+	clock: TestClock;
+	sql: postgres.Sql;
+	/** What the page complained about; checked at the end. */
+	quiet: string[];
+}
+
+export const test = base.extend<Fixtures>({
+	home: async ({ context, baseURL }, use) => {
+		const origin = baseURL ?? '';
+		const made = await postForm(context.request, origin, '/kitchen?/newHousehold', { name: `Test ${Math.random()}` });
+		expect(made.type).toBe('redirect');
+		expect((await postForm(context.request, origin, '/kitchen?/demo', {})).type).toBe('success');
+		const cookie = (await context.cookies()).find((c) => c.name === 'household');
+		expect(cookie).toBeDefined();
+		await use({ id: cookie?.value ?? '' });
+	},
+	clock: async ({ context, baseURL }, use) => {
+		await use(new TestClock(context, baseURL ?? ''));
+	},
+	// eslint-disable-next-line no-empty-pattern
+	sql: async ({}, use) => {
+		const sql = postgres(process.env.E2E_DATABASE_URL ?? '', { max: 2, onnotice: () => {} });
+		await use(sql);
+		await sql.end();
+	},
+	quiet: async ({ page }, use) => {
+		const said: string[] = [];
+		page.on('console', (m) => {
+			if (m.type() === 'error') said.push(m.text());
+		});
+		page.on('pageerror', (e) => said.push(e.message));
+		await use(said);
+		expect(said).toEqual([]);
+	}
+});
+
+export { expect };
+
+/** Starts a run of an item, blanched, and gives the page at the Stove. */
+export async function startRun(page: Page, item: string, way: RegExp = /^Start: Blanch/): Promise<void> {
+	await page.goto('/basket');
+	await page.getByRole('link', { name: `Ways for ${item}` }).click();
+	await page.getByRole('button', { name: way }).first().click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}/);
+	await hydrated(page);
+}
+
+/** Waits until the page's own code runs: before, a tap would be lost. */
+export async function hydrated(page: Page): Promise<void> {
+	await page.locator('html[data-alive]').waitFor();
+}
+
+export const main = (page: Page) => page.getByRole('region', { name: 'What to do now' });
+/** Presses the big button, whatever it says just now. */
+export async function press(page: Page): Promise<void> {
+	await main(page).locator('button:has(.key)').click();
+}

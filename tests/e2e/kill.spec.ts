@@ -1,0 +1,143 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { randomUUID } from 'node:crypto';
+import { request as newRequest } from '@playwright/test';
+import postgres from 'postgres';
+import { expect, hydrated, main, postForm, press, test } from './help';
+
+const url = process.env.KILLED_DATABASE_URL ?? '';
+
+async function freePort(): Promise<number> {
+	return new Promise((resolve) => {
+		const probe = createServer().listen(0, '127.0.0.1', () => {
+			const address = probe.address();
+			probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+		});
+	});
+}
+
+/** A server of this test's own, to be killed without warning. */
+async function serve(port: number): Promise<ChildProcess> {
+	const origin = `http://127.0.0.1:${port}`;
+	const child = spawn(process.execPath, ['bin/lib/serve.mjs'], {
+		stdio: 'ignore',
+		env: {
+			...process.env,
+			DATABASE_URL: url,
+			HOST: '127.0.0.1',
+			PORT: String(port),
+			ORIGIN: origin,
+			ROOT_JAR_TEST: '1'
+		}
+	});
+	for (let i = 0; i < 300; i++) {
+		const up = await fetch(`${origin}/alive`)
+			.then((r) => r.ok)
+			.catch(() => false);
+		if (up) return child;
+		await new Promise((r) => setTimeout(r, 100));
+	}
+	throw new Error('The server did not start.');
+}
+const kill = (child: ChildProcess) =>
+	new Promise<void>((resolve) => {
+		child.on('exit', () => resolve());
+		child.kill('SIGKILL');
+	});
+
+test.describe.configure({ mode: 'serial' });
+
+test('the server is killed in the middle of a run: the taps go on, nothing is lost, the clocks are right', async ({
+	browser
+}) => {
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	let server = await serve(port);
+	const context = await browser.newContext({ baseURL: origin });
+	try {
+		await postForm(context.request, origin, '/kitchen?/newHousehold', { name: 'killed' });
+		await postForm(context.request, origin, '/kitchen?/demo', {});
+		const page = await context.newPage();
+		await page.goto('/basket');
+		await page.getByRole('link', { name: 'Ways for runner beans' }).click();
+		await page.getByRole('button', { name: /^Start: Blanch/ }).click();
+		await page.waitForURL(/\/stove\//);
+		await hydrated(page);
+		await press(page);
+		await expect(page.getByText(/Last: pot on/)).toBeVisible();
+		await page.waitForTimeout(600);
+		const heatOn = Date.now();
+		await kill(server);
+		// Wet hands do not wait for a server.
+		await press(page);
+		await expect(page.getByText(/kept here/)).toBeVisible();
+		server = await serve(port);
+		await expect(page.getByText(/kept here/)).toHaveCount(0, { timeout: 20_000 });
+		await page.reload();
+		await hydrated(page);
+		await expect(main(page)).toContainText('Waiting for the boil');
+		// The pot's clock went on from its own start, through the crash.
+		const shown = (await main(page).getByRole('timer').innerText()).split(':').map(Number);
+		const left_s = (shown[0] ?? 0) * 60 + (shown[1] ?? 0);
+		const sql = postgres(url, { max: 1 });
+		const [run] = await sql`select plan->'pot'->>'toBoil_s' as s from run order by created_at desc limit 1`;
+		const taps = await sql`select event->>'type' as type from run_event order by seq`;
+		await sql.end();
+		expect(taps.map((t) => t.type)).toEqual(['heat-on', 'weigh']);
+		expect(Math.abs(Number(run?.s) - (Date.now() - heatOn) / 1000 - left_s)).toBeLessThan(4);
+	} finally {
+		await context.close();
+		await kill(server);
+	}
+});
+
+test('the server is killed in the middle of saves: what was answered is there, once, and nothing by halves', async () => {
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	let server = await serve(port);
+	const sql = postgres(url, { max: 2 });
+	try {
+		const request = await newRequest.newContext({ baseURL: origin });
+		await postForm(request, origin, '/kitchen?/newHousehold', { name: 'cut off' });
+		await postForm(request, origin, '/kitchen?/demo', {});
+		const household = (await request.storageState()).cookies.find((c) => c.name === 'household')?.value ?? '';
+		const answered: string[] = [];
+		const sent: string[] = [];
+		const saving = Array.from({ length: 4 }, async () => {
+			for (let i = 0; i < 60; i++) {
+				const key = randomUUID();
+				sent.push(key);
+				const ok = await postForm(request, origin, '/basket?/add', { text: `1 kg onions, ${key}`, key })
+					.then((a) => a.type === 'success')
+					.catch(() => false);
+				if (!ok) return;
+				answered.push(key);
+			}
+		});
+		await new Promise((r) => setTimeout(r, 700));
+		await kill(server);
+		await Promise.all(saving);
+		expect(answered.length).toBeGreaterThan(3);
+		expect(sent.length).toBeGreaterThan(answered.length);
+		server = await serve(port);
+		const notes = async () =>
+			(await sql`select note from lot where household_id = ${household} and food = 'onions'`).map(
+				(r) => r.note as string
+			);
+		const there = await notes();
+		for (const key of answered) expect(there).toContain(key);
+		expect(new Set(there).size).toBe(there.length);
+		// No lot without its balance and its movement, and the balance is their sum.
+		const [halves] =
+			await sql`select count(*)::int as n from lot l left join lot_balance b on b.lot_id = l.id left join (select lot_id, sum(grams) as g from movement group by lot_id) m on m.lot_id = l.id where l.household_id = ${household} and l.food = 'onions' and (b.grams is distinct from m.g or b.grams is distinct from 1000)`;
+		expect(halves?.n).toBe(0);
+		// Whoever got no answer sends again: still once.
+		for (const key of sent.filter((k) => !answered.includes(k)))
+			await postForm(request, origin, '/basket?/add', { text: `1 kg onions, ${key}`, key });
+		expect((await notes()).sort()).toEqual([...sent].sort());
+		await request.dispose();
+	} finally {
+		await sql.end();
+		await kill(server);
+	}
+});

@@ -1,0 +1,76 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, hydrated, press, startRun, test } from './help';
+
+const places = ['/basket', '/ways', '/stove', '/shelves', '/book', '/book/DEMO3', '/kitchen', '/book/NOSUCH'];
+const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+for (const scheme of ['light', 'dark'] as const) {
+	test(`axe finds nothing on any page, ${scheme}`, async ({ page, home }) => {
+		void home;
+		await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+		for (const path of places) {
+			await page.goto(path);
+			await hydrated(page);
+			const { violations } = await new AxeBuilder({ page }).withTags(rules).analyze();
+			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+		}
+		await page.goto('/shelves');
+		await hydrated(page);
+		await page.locator('li.pack button.face').first().click();
+		await startRun(page, 'runner beans');
+		await press(page);
+		const { violations } = await new AxeBuilder({ page }).withTags(rules).analyze();
+		expect(violations.map((v) => `stove: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+		await page.getByRole('button', { name: 'What now?' }).click();
+		await page.getByRole('dialog').waitFor();
+		const open = await new AxeBuilder({ page }).withTags(rules).analyze();
+		expect(open.violations.map((v) => `what now: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+	});
+}
+
+test('every page fits a phone of 390 px, with touch targets of 44 px', async ({ page, home }) => {
+	void home;
+	await page.setViewportSize({ width: 390, height: 844 });
+	const check = async (path: string) => {
+		const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+		expect(wide, `${path} scrolls sideways`).toBeLessThanOrEqual(0);
+		const small = await page.evaluate(() =>
+			[
+				...document.querySelectorAll<HTMLElement>(
+					'button, .btn, nav a, select, input:not([type=hidden]):not([type=checkbox])'
+				)
+			]
+				.filter((e) => e.offsetParent !== null && e.getBoundingClientRect().height < 43.5)
+				.map((e) => e.outerHTML.slice(0, 90))
+		);
+		expect(small, path).toEqual([]);
+	};
+	for (const path of places.slice(0, 7)) {
+		await page.goto(path);
+		await hydrated(page);
+		await check(path);
+	}
+	await startRun(page, 'runner beans');
+	await press(page);
+	await check('stove');
+});
+
+test('every page has a title, and an unknown one says where to go', async ({ page, home }) => {
+	void home;
+	for (const path of places.slice(0, 7)) {
+		await page.goto(path);
+		await expect(page).toHaveTitle(/.+ · Root Jar$/);
+	}
+	const reply = await page.goto('/nowhere');
+	expect(reply?.status()).toBe(404);
+	await expect(page.getByRole('link', { name: 'To the Basket' })).toBeVisible();
+});
+
+test('printing leaves out what is not for paper', async ({ page, home }) => {
+	void home;
+	await page.goto('/shelves');
+	await page.emulateMedia({ media: 'print' });
+	await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+	await expect(page.getByRole('button', { name: /Take one/ }).first()).toBeHidden();
+	await expect(page.getByText(/peas, shelled/).first()).toBeVisible();
+});
