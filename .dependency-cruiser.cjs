@@ -1,18 +1,18 @@
 /** What may import what. The core and the tables are pure; imports point inward only. */
-const purePackages = 'node_modules/(convert|bessel|@date-fns/tz|date-fns|fastest-levenshtein)/';
+const purePackages = 'node_modules/(convert|bessel|@date-fns/utc|@date-fns/tz|date-fns|fastest-levenshtein)/';
 module.exports = {
 	forbidden: [
 		{
 			name: 'core-is-pure',
 			severity: 'error',
 			comment: 'The core imports only itself, the tables and the listed pure packages.',
-			from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+			from: { path: '^src/core/', pathNot: '\\.(test|bench|fixture)\\.ts$' },
 			to: { pathNot: `^src/(core|reference)/|${purePackages}` }
 		},
 		{
 			name: 'tables-are-numbers-only',
 			severity: 'error',
-			from: { path: '^src/reference/', pathNot: '\\.test\\.ts$' },
+			from: { path: '^src/reference/', pathNot: '\\.(test|bench|fixture)\\.ts$' },
 			to: { pathNot: '^src/reference/' }
 		},
 		{

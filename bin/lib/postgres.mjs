@@ -242,7 +242,8 @@ async function launch(
 			'unix_socket_directories=',
 			'timezone=UTC',
 			'max_connections=40',
-			'log_min_messages=warning'
+			'log_min_messages=warning',
+			'random_page_cost=1.1'
 		];
 		if (throwaway) settings.push('fsync=off', 'synchronous_commit=off', 'full_page_writes=off');
 		const args = ['-D', folder, '-p', String(port), ...settings.flatMap((s) => ['-c', s])];

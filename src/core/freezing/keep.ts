@@ -1,9 +1,17 @@
-import { TZDate } from '@date-fns/tz';
+import { UTCDate } from '@date-fns/utc';
 import { addMonths, format } from 'date-fns';
 
-/** A calendar date, `yyyy-MM-dd`, in a time zone, of an instant. */
+/** Making one is dear, using it is cheap: one for each zone. */
+const calendars = new Map<string, Intl.DateTimeFormat>();
+
+/** A calendar date, `yyyy-MM-dd`, in a time zone, of an instant. @throws {RangeError} the zone is not known */
 export function dateIn(zone: string, at: number): string {
-	return format(new TZDate(at, zone), 'yyyy-MM-dd');
+	let calendar = calendars.get(zone);
+	if (!calendar) {
+		calendar = new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
+		calendars.set(zone, calendar);
+	}
+	return calendar.format(at);
 }
 
 /**
@@ -13,7 +21,7 @@ export function dateIn(zone: string, at: number): string {
  * @param months whole, 0 or more
  */
 export function monthsAfter(date: string, months: number): string {
-	return format(addMonths(new TZDate(`${date}T12:00:00`, 'UTC'), Math.floor(months)), 'yyyy-MM-dd');
+	return format(addMonths(new UTCDate(`${date}T12:00:00Z`), Math.floor(months)), 'yyyy-MM-dd');
 }
 
 /** Whole days from one calendar date to another; negative when it is past. */

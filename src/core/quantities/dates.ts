@@ -1,15 +1,45 @@
-import { TZDate } from '@date-fns/tz';
+import { UTCDate } from '@date-fns/utc';
 import { format } from 'date-fns';
 
+/** Making one is dear, using it is cheap: one for each zone. */
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+/** What the wall clock of a zone shows at an instant, as a date whose UTC fields are that wall clock's. */
+function wallClock(at: number, zone: string): UTCDate {
+	let clock = clocks.get(zone);
+	if (!clock) {
+		clock = new Intl.DateTimeFormat('en-US', {
+			timeZone: zone,
+			hourCycle: 'h23',
+			year: 'numeric',
+			month: 'numeric',
+			day: 'numeric',
+			hour: 'numeric',
+			minute: 'numeric',
+			second: 'numeric'
+		});
+		clocks.set(zone, clock);
+	}
+	const part: Partial<Record<Intl.DateTimeFormatPartTypes, number>> = {};
+	for (const { type, value } of clock.formatToParts(at)) part[type] = Number(value);
+	const { year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0 } = part;
+	return new UTCDate(year, month - 1, day, hour, minute, second);
+}
+
+const noonOf = (date: string): UTCDate => {
+	const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+	return new UTCDate(year, month - 1, day, 12);
+};
+
+/** An instant in a zone, by a pattern of date-fns. @throws {RangeError} the zone is not known */
+export const sayAs = (at: number, zone: string, pattern: string): string => format(wallClock(at, zone), pattern);
 /** "25 Aug 2027" from `yyyy-MM-dd`. */
-export const sayDate = (date: string): string => format(new TZDate(`${date}T12:00:00`, 'UTC'), 'd MMM yyyy');
+export const sayDate = (date: string): string => format(noonOf(date), 'd MMM yyyy');
 /** "Aug 2027". */
-export const sayMonth = (date: string): string => format(new TZDate(`${date}T12:00:00`, 'UTC'), 'MMM yyyy');
-/** "17:40", in a zone. */
-export const sayTime = (at: number, zone: string): string => format(new TZDate(at, zone), 'HH:mm');
+export const sayMonth = (date: string): string => format(noonOf(date), 'MMM yyyy');
+/** "17:40". */
+export const sayTime = (at: number, zone: string): string => sayAs(at, zone, 'HH:mm');
 /** "17:40:05". */
-export const sayTimeExact = (at: number, zone: string): string => format(new TZDate(at, zone), 'HH:mm:ss');
+export const sayTimeExact = (at: number, zone: string): string => sayAs(at, zone, 'HH:mm:ss');
 /** "Tue 25 Aug". */
-export const sayDay = (at: number, zone: string): string => format(new TZDate(at, zone), 'EEE d MMM');
-/** "Tue", or another pattern of date-fns. */
-export const sayAs = (at: number, zone: string, pattern: string): string => format(new TZDate(at, zone), pattern);
+export const sayDay = (at: number, zone: string): string => sayAs(at, zone, 'EEE d MMM');

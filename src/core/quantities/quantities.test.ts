@@ -4,6 +4,7 @@ import { kgFromLb } from './units';
 import { parseHaul, type Reading } from './parse-haul';
 import { parseWeight } from './parse-weight';
 import { readNumber } from './read-number';
+import { sayAs, sayDate, sayTime } from './dates';
 import { sayClock, sayDuration, sayMinutes, sayWeight } from './format';
 
 const context = { own: [{ name: 'big bowl', food: 'raspberries', grams: 1150 }], metricCups: true };
@@ -181,6 +182,15 @@ describe('figures as they are said', () => {
 		expect(sayClock(0.2)).toBe('0:01');
 		expect(sayClock(-5)).toBe('0:00');
 		expect(sayClock(3729)).toBe('1:02:09');
+	});
+	it('dates and times as the household’s wall clock shows them, over a change of the clocks too', () => {
+		const zone = 'Europe/Prague';
+		expect(sayDate('2027-08-25')).toBe('25 Aug 2027');
+		expect(sayTime(Date.parse('2026-08-25T15:40:00Z'), zone)).toBe('17:40');
+		expect(sayTime(Date.parse('2026-10-25T00:30:00Z'), zone)).toBe('02:30');
+		expect(sayTime(Date.parse('2026-10-25T01:30:00Z'), zone)).toBe('02:30');
+		expect(sayAs(Date.parse('2026-08-24T22:30:00Z'), zone, 'EEE d MMM, HH:mm')).toBe('Tue 25 Aug, 00:30');
+		expect(() => sayTime(0, 'Middle/Earth')).toThrow(RangeError);
 	});
 	it('lengths and ranges of time', () => {
 		expect(sayDuration(5700)).toBe('1 h 35');

@@ -6,29 +6,60 @@ import { id, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals }) =>
+/** A board shows this many lots, the oldest; the rest on request, or by the search. */
+const mostOnBoard = 60;
+
+export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
+		const { q, all } = parse(
+			Joi.object<{ q?: string; all?: string }>({
+				q: line(60).allow('').label('The search'),
+				all: id().label('The place')
+			}),
+			Object.fromEntries(url.searchParams)
+		);
 		const [lots, places, steps] = await Promise.all([
 			stores.stock.shelves(),
 			stores.home.places(),
 			stores.stock.lastSteps('pack')
 		]);
 		const today = dateIn(household.zone, now.getTime());
-		const rows = lots.map((l) => ({
-			...l,
+		const wanted = (q ?? '').trim().toLowerCase();
+		const found = wanted ? lots.filter((l) => `${l.title} ${l.code ?? ''}`.toLowerCase().includes(wanted)) : lots;
+		const shown = (l: (typeof lots)[number]) => ({
+			id: l.id,
+			title: l.title,
+			packG: l.packG,
+			packs: l.packs,
+			code: l.code,
+			way: l.way,
+			container: l.container,
 			since: l.since.getTime(),
-			packedOn: dateIn(household.zone, l.since.getTime()),
+			keepsUntil: l.keepsUntil,
 			daysLeft: l.keepsUntil ? daysBetween(today, l.keepsUntil) : null
-		}));
+		});
 		return {
 			title: 'Shelves',
+			q: q ?? '',
 			places: places.map((p) => {
-				const here = rows.filter((r) => r.placeId === p.id);
-				return { id: p.id, name: p.name, kind: p.kind, tempC: p.tempC, litres: p.litres, lots: here };
+				const here = found.filter((l) => l.placeId === p.id);
+				const few = all === p.id || wanted !== '' ? here : here.slice(0, mostOnBoard);
+				return {
+					id: p.id,
+					name: p.name,
+					kind: p.kind,
+					tempC: p.tempC,
+					litres: p.litres,
+					lots: few.map(shown),
+					more: here.length - few.length
+				};
 			}),
-			packs: rows.reduce((sum, r) => sum + r.packs, 0),
-			eatNext: rows.filter((r) => r.daysLeft !== null).slice(0, 4),
+			packs: lots.reduce((sum, l) => sum + l.packs, 0),
+			eatNext: lots
+				.filter((l) => l.keepsUntil)
+				.slice(0, 4)
+				.map(shown),
 			steps: steps.map((s) => ({ ...s, at: s.at.getTime() })),
 			key: uuidv7(),
 			today
@@ -36,6 +67,16 @@ export const load: PageServerLoad = ({ locals }) =>
 	});
 
 export const actions: Actions = {
+	/** One pack, in a tap. */
+	take: (event) =>
+		action(event, async (fields) => {
+			const { lotId, key: once } = parse(
+				Joi.object<{ lotId: string; key: string }>({ lotId: id().required().label('The packs'), key: key() }),
+				fields
+			);
+			return { done: await event.locals.stores.stock.act(once, { lotId, kind: 'take', amount: 1 }, deviceOf(event)) };
+		}),
+
 	act: (event) =>
 		action(event, async (fields) => {
 			const values = parse(

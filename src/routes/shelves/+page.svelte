@@ -10,16 +10,8 @@
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
 	const units = $derived(data.household.units);
-	let filter = $state('');
 	let opened = $state<string | null>(null);
-	const shown = $derived(
-		data.places
-			.map((p) => ({
-				...p,
-				lots: p.lots.filter((l) => `${l.title} ${l.code ?? ''}`.toLowerCase().includes(filter.trim().toLowerCase()))
-			}))
-			.filter((p) => p.lots.length > 0 || (filter === '' && p.kind === 'freezer'))
-	);
+	const shown = $derived(data.places.filter((p) => p.lots.length > 0 || (data.q === '' && p.kind === 'freezer')));
 	const soon = (days: number | null) => days !== null && days <= 45;
 	const freezers = $derived(data.places.filter((p) => p.kind === 'freezer'));
 	const until = (days: number | null, date: string | null) =>
@@ -46,14 +38,30 @@
 		<h1 class="text-3xl">On the shelves</h1>
 		<p class="text-soft">{sayCount(data.packs, 'pack')}</p>
 	</div>
-	<div class="no-print flex flex-wrap items-end gap-3">
+	<form
+		method="GET"
+		role="search"
+		class="no-print flex flex-wrap items-end gap-3"
+		data-sveltekit-keepfocus
+		data-sveltekit-noscroll
+	>
 		<label class="field"
-			><span>find</span><input type="search" bind:value={filter} placeholder="beans, or a label’s code" /></label
+			><span>find</span><input
+				type="search"
+				name="q"
+				value={data.q}
+				maxlength="60"
+				placeholder="beans, or a label’s code"
+			/></label
 		>
-		<button class="btn" onclick={() => print()}>Print the list</button>
-	</div>
+		<button class="btn">Find</button>
+		<button type="button" class="btn" onclick={() => print()}>Print the list</button>
+	</form>
 </div>
 <Faults {failed} />
+<form id="take" method="POST" action="?/take" use:enhance={withNotice({ path: '/shelves' })}>
+	<input type="hidden" name="key" value={data.key} />
+</form>
 
 <div class="mt-4 grid gap-8 lg:grid-cols-[1fr_20rem]">
 	<div class="space-y-7">
@@ -92,23 +100,29 @@
 										>{until(l.daysLeft, l.keepsUntil)}</span
 									>
 								</button>
-								<form method="POST" action="?/act" use:enhance={withNotice({ path: '/shelves' })} class="no-print">
-									<input type="hidden" name="key" value={data.key} /><input
-										type="hidden"
-										name="lotId"
-										value={l.id}
-									/><input type="hidden" name="packs" value="1" />
-									<button class="btn !min-h-11 w-full" name="kind" value="take" aria-label="Take one: {l.title}"
-										>Take one</button
-									>
-								</form>
+								<button
+									class="btn no-print m-1.5 mt-1"
+									form="take"
+									name="lotId"
+									value={l.id}
+									aria-label="Take one: {l.title}">Take one</button
+								>
 							</li>
 						{/each}
 					</ul>
+					{#if p.more > 0}
+						<p class="no-print mt-1">
+							<a href="/shelves?all={p.id}#p-{p.id}">and {sayCount(p.more, 'lot')} more, newer ones</a>
+						</p>
+					{/if}
 					{#each p.lots.filter((l) => l.id === opened) as l (l.id)}
 						<div class="no-print rounded-b-xl border border-t-0 border-line bg-enamel p-4">
 							<p>
-								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayDate(l.packedOn)}{#if l.container}
+								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayAs(
+									l.since,
+									data.household.zone,
+									'd MMM yyyy'
+								)}{#if l.container}
 									· {l.container}{/if}
 								{#if l.code}· <a href="/book/{l.code}">batch {l.code}</a>{/if}
 							</p>
@@ -156,7 +170,7 @@
 				</section>
 			{/if}
 		{:else}
-			{#if filter}<p class="text-soft">Nothing here is called “{filter}”.</p>{/if}
+			{#if data.q}<p class="text-soft">Nothing here is called “{data.q}”.</p>{/if}
 		{/each}
 	</div>
 	<aside class="no-print">
@@ -171,14 +185,9 @@
 								>{l.packs} left, {until(l.daysLeft, l.keepsUntil)}</span
 							></span
 						>
-						<form method="POST" action="?/act" use:enhance={withNotice({ path: '/shelves' })}>
-							<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} /><input
-								type="hidden"
-								name="packs"
-								value="1"
-							/>
-							<button class="btn" name="kind" value="take" aria-label="Take one: {l.title}, eat next">Take</button>
-						</form>
+						<button class="btn" form="take" name="lotId" value={l.id} aria-label="Take one: {l.title}, eat next"
+							>Take</button
+						>
 					</li>
 				{/each}
 			</ul>
@@ -246,9 +255,6 @@
 		text-align: left;
 		padding: 8px 10px 4px;
 		cursor: pointer;
-	}
-	.pack form {
-		padding: 4px 6px 6px;
 	}
 	@media (max-width: 480px) {
 		.pack {

@@ -239,7 +239,7 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 			return once(db, householdId, key, now, (tx) => undoGroup(tx, householdId, groupId, now, by));
 		},
 
-		/** The last steps with raw lots or packs, for undoing them. */
+		/** The last steps of this week with raw lots or packs, for undoing them. */
 		async lastSteps(of: LotRow['kind'], count = 6) {
 			return db
 				.select({
@@ -258,6 +258,7 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 						eq(movement.householdId, householdId),
 						isNull(movement.reversesId),
 						eq(lot.kind, of),
+						gt(movement.recordedAt, new Date(now.getTime() - 7 * 86_400_000)),
 						inArray(movement.kind, ['take', 'give', 'spoil', 'count', 'move']),
 						or(sql`${movement.kind} <> 'move'`, sql`${movement.grams} + ${movement.packs} < 0`),
 						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`

@@ -20,7 +20,7 @@
 <span class="flex items-center gap-1" aria-hidden="true">
 	{#each Array.from({ length: width }, (_, i) => i) as i (i)}
 		<span
-			class="h-4 w-5 rounded-[4px] border-2 lg:w-7"
+			class="h-4 w-3 rounded-[4px] border-2 sm:w-5 lg:w-7"
 			style="border-color: var({soon ? '--amber' : '--rim'}); background: {i < left
 				? `var(${soon ? '--amber' : '--rim'})`
 				: 'transparent'}"

@@ -29,9 +29,17 @@ async function undo(path: string, groupId: string): Promise<void> {
  * The manner of every form here: the button rests while it is sent, what was typed stays when it was not saved, and a
  * step that can be taken back says so.
  */
-export const withNotice =
-	(options: { path?: string; reset?: boolean; after?: () => void } = {}): SubmitFunction =>
-	({ submitter }) => {
+export const withNotice = (options: { path?: string; reset?: boolean; after?: () => void } = {}): SubmitFunction => {
+	// One key for one intent: pressed again after a lost answer, the same step is asked for once more and done once;
+	// other words or another button, or the same after an answer, are a new step.
+	const keys = new Map<string, string>();
+	return ({ submitter, formData }) => {
+		const intent = [...formData].filter(([name]) => name !== 'key').join('\n');
+		if (formData.has('key')) {
+			const key = keys.get(intent) ?? uuidv7();
+			keys.set(intent, key);
+			formData.set('key', key);
+		}
 		if (submitter instanceof HTMLButtonElement) submitter.disabled = true;
 		return async ({ result, update }) => {
 			if (submitter instanceof HTMLButtonElement) submitter.disabled = false;
@@ -41,6 +49,7 @@ export const withNotice =
 				);
 				return;
 			}
+			keys.delete(intent);
 			await update({ reset: options.reset ?? true });
 			if (result.type !== 'success') return;
 			const data = (result.data ?? {}) as Done;
@@ -53,3 +62,4 @@ export const withNotice =
 			options.after?.();
 		};
 	};
+};

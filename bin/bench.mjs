@@ -1,0 +1,157 @@
+/** `npm run bench`: prints a table of what was measured. Quote ratios and medians: the machine is shared. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { answers, startApp } from './lib/app.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { chromiumPath, ensureChromium, ensurePackages } from './lib/install.mjs';
+import { freePort, startPostgres } from './lib/postgres.mjs';
+import { capture } from './lib/run.mjs';
+import { Plain, fail, root, say } from './lib/say.mjs';
+
+/** @type {[string, string, string][]} */
+const rows = [];
+const row = (/** @type {string} */ what, /** @type {string} */ value, /** @type {string} */ wanted = '') =>
+	rows.push([what, value, wanted]);
+const percentile = (/** @type {number[]} */ list, /** @type {number} */ p) =>
+	[...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * p))] ?? Number.NaN;
+const ms = (/** @type {number} */ x) => `${x.toFixed(1)} ms`;
+
+/** @param {number} times @param {() => Promise<unknown>} work */
+async function time(times, work) {
+	const list = [];
+	for (let i = 0; i < times; i++) {
+		const began = performance.now();
+		await work();
+		list.push(performance.now() - began);
+	}
+	return list;
+}
+
+/** @type {(() => Promise<void>)[]} */
+const stops = [];
+try {
+	await ensurePackages();
+	await ensureChromium();
+	await ensureBuild();
+
+	const core = await capture(join(root, 'node_modules/.bin/vitest'), [
+		'bench',
+		'--run',
+		'--config',
+		'vitest.bench.config.ts',
+		'--outputJson',
+		join(root, 'test-results/bench.json')
+	]);
+	if (core.code !== 0) throw new Plain(`The core's bench failed:\n${core.out}`);
+	const report = JSON.parse(readFileSync(join(root, 'test-results/bench.json'), 'utf8'));
+	for (const file of report.files)
+		for (const group of file.groups)
+			for (const b of group.benchmarks) row(`core: ${b.name}`, `${ms(b.median)} (median of ${b.sampleCount})`);
+
+	const database = await startPostgres({ name: 'pg-bench', throwaway: true });
+	stops.push(database.stop);
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	const began = performance.now();
+	const app = startApp({ databaseUrl: database.url, host: '127.0.0.1', port, origin });
+	stops.push(app.stop);
+	if (!(await answers(`${origin}/basket`, 60_000, app.exited))) throw new Plain('The application did not start.');
+	row('server start to first page, new database', ms(performance.now() - began));
+
+	const { default: postgres } = await import('postgres');
+	const sql = postgres(database.url, { max: 1, onnotice: () => {} });
+	const [home] = await sql`select id from household limit 1`;
+	await sql.unsafe(readFileSync(join(root, 'src/demo/large.sql'), 'utf8').replaceAll(':household', home?.id));
+	const [count] =
+		await sql`select (select count(*) from batch) as batches, (select count(*) from movement) as movements, (select count(*) from lot_balance where grams > 0 or packs > 0) as open`;
+	row(
+		'data',
+		`${count?.batches} batches, ${count?.movements} movements, ${count?.open} open lots`,
+		'20,000 / 150,000 / 400'
+	);
+
+	const [raw] = await sql`select l.id from lot l where l.kind = 'raw' and l.food = 'green-beans' limit 1`;
+	const pages = [
+		[
+			'Basket',
+			'/basket',
+			40,
+			() =>
+				sql`select l.*, b.grams, p.* from lot_balance b join lot l on l.id = b.lot_id join place p on p.id = l.place_id where b.household_id = ${home?.id} and b.grams > 0`
+		],
+		[
+			'Ways',
+			`/ways/${raw?.id}`,
+			80,
+			() => sql`select l.*, b.grams from lot l join lot_balance b on b.lot_id = l.id where l.id = ${raw?.id}`
+		],
+		[
+			'Shelves',
+			'/shelves',
+			40,
+			() =>
+				sql`select l.*, b.packs, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.packs > 0 order by l.keeps_until`
+		],
+		[
+			'Book',
+			'/book',
+			80,
+			() => sql`select * from batch where household_id = ${home?.id} order by packed_on desc limit 40`
+		]
+	];
+	for (const [name, path, wanted, query] of /** @type {[string, string, number, () => Promise<unknown>][]} */ (pages)) {
+		const get = async () => {
+			const reply = await fetch(`${origin}${path}`);
+			await reply.arrayBuffer();
+			if (reply.status !== 200) throw new Plain(`${path} answered ${reply.status}.`);
+		};
+		await time(15, get);
+		const list = await time(120, get);
+		await time(5, query);
+		const bare = await time(60, query);
+		row(
+			`${name}: page from the server, p50 / p95`,
+			`${ms(percentile(list, 0.5))} / ${ms(percentile(list, 0.95))}`,
+			`p95 under ${wanted} ms`
+		);
+		row(`${name}: its main query in raw SQL, p50`, ms(percentile(bare, 0.5)));
+	}
+
+	const { chromium } = await import('@playwright/test');
+	const browser = await chromium.launch({
+		executablePath: chromiumPath(),
+		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+	});
+	for (const path of ['/basket', `/ways/${raw?.id}`, '/stove', '/shelves', '/book', '/kitchen']) {
+		const page = await browser.newPage();
+		let bytes = 0;
+		/** @type {Promise<void>[]} */
+		const waits = [];
+		page.on('response', (r) => {
+			if (r.request().resourceType() === 'script')
+				waits.push(r.body().then((body) => void (bytes += gzipSync(body).length)));
+		});
+		await page.goto(`${origin}${path}`, { waitUntil: 'load' });
+		await page.locator('html[data-alive]').waitFor();
+		await Promise.all(waits);
+		row(
+			`first load of ${path.split('/').slice(0, 2).join('/')}: JavaScript, gzip`,
+			`${(bytes / 1024).toFixed(1)} kB`,
+			'under 130 kB'
+		);
+		await page.close();
+	}
+	await browser.close();
+	await sql.end();
+
+	const widths = [0, 1, 2].map((i) => Math.max(...rows.map((r) => r[i]?.length ?? 0), 6));
+	const print = (/** @type {string[]} */ cells) => say(cells.map((c, i) => c.padEnd(widths[i] ?? 0)).join('  '));
+	print(['What', 'Measured', 'Wanted']);
+	print(widths.map((w) => '-'.repeat(w)));
+	for (const r of rows) print(r);
+	for (const stop of stops.reverse()) await stop();
+} catch (error) {
+	for (const stop of stops.reverse()) await stop();
+	fail(error);
+}

@@ -1,0 +1,31 @@
+import { bench, describe } from 'vitest';
+import { foodRows } from '../reference/tables';
+import { parseHaul } from './quantities/parse-haul';
+import { freezeWays } from './ways/freeze-ways';
+import { kitchen } from './ways/kitchen.fixture';
+
+const cuts = foodRows.flatMap((food) => food.cuts.map((cut) => ({ food, cut })));
+const items = Array.from({ length: 500 }, (_, i) => ({
+	...(cuts[i % cuts.length] as (typeof cuts)[number]),
+	grams: 500 + i * 37
+}));
+
+describe('the core', () => {
+	bench('all ways for 500 items', () => {
+		for (const { food, cut, grams } of items) {
+			freezeWays({
+				food,
+				form: food.forms[0]?.id ?? 'whole',
+				grams,
+				food_C: 18,
+				kitchen,
+				choices: { cut: cut.id },
+				now: 1_787_000_000_000
+			});
+		}
+	});
+	bench('500 typed lines understood', () => {
+		for (let i = 0; i < 500; i++)
+			parseHaul(`${i + 1} kg ${cuts[i % cuts.length]?.food.name}, soft, fridge`, { own: [], metricCups: true });
+	});
+});
