@@ -183,6 +183,7 @@ ALTER TABLE "run_event" ADD CONSTRAINT "run_event_household_id_household_id_fk" 
 ALTER TABLE "run_event" ADD CONSTRAINT "run_event_run" FOREIGN KEY ("household_id","run_id") REFERENCES "public"."run"("household_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "batch_by_date" ON "batch" USING btree ("household_id","packed_on");--> statement-breakpoint
 CREATE INDEX "lot_by_batch" ON "lot" USING btree ("household_id","batch_id");--> statement-breakpoint
+CREATE INDEX "lot_raw" ON "lot" USING btree ("household_id") WHERE "lot"."kind" = 'raw';--> statement-breakpoint
 CREATE INDEX "balance_open" ON "lot_balance" USING btree ("household_id") WHERE "lot_balance"."grams" > 0 or "lot_balance"."packs" > 0;--> statement-breakpoint
 CREATE INDEX "movement_by_lot" ON "movement" USING btree ("lot_id","recorded_at");--> statement-breakpoint
 CREATE INDEX "movement_by_group" ON "movement" USING btree ("household_id","group_id");--> statement-breakpoint

@@ -1,6 +1,6 @@
 import { and, eq, isNotNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { TZDate } from '@date-fns/tz';
+import { sayAs } from '$core/quantities/dates';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
 import { foodById } from '$core/foods/find-food';
 import { parseHaul } from '$core/quantities/parse-haul';
@@ -12,12 +12,12 @@ import { demo } from './household';
 
 const day_ms = 86_400_000;
 
-/** This morning at half past seven, in the demo's zone; a little ago before that. */
+/** This morning at half past nine, in the demo's zone; five minutes ago before that. */
 function morning(now: Date): number {
-	const today = dateIn(demo.household.zone, now.getTime());
-	const [y, m, d] = today.split('-').map(Number) as [number, number, number];
-	const half = new TZDate(y, m - 1, d, 9, 30, 0, demo.household.zone).getTime();
-	return Math.min(half, now.getTime() - 5 * 60_000);
+	const at = now.getTime();
+	const [hour = 0, minute = 0] = sayAs(at, demo.household.zone, 'H m').split(' ').map(Number);
+	const past_min = hour * 60 + minute - (9 * 60 + 30);
+	return at - Math.max(5, past_min) * 60_000;
 }
 
 /** Lays the demo household out for today. One transaction. @returns its id */

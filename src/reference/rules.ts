@@ -31,7 +31,7 @@ export const freezingRules = {
 	load_kg_per_L_day: {
 		value: (2 * 0.45359237) / 28.316846592,
 		unit: 'kg/L',
-		at: '2 lb to the cubic foot of freezer in 24 h (the lower of 2 to 3)',
+		at: '2 lb to the cubic foot of freezer in 24 h, the lower of the published 2 to 3',
 		...freezing
 	},
 	freezer_C: { value: -18, unit: '°C', at: '0 °F or below', ...freezing },

@@ -365,6 +365,8 @@ const gets: Get[] = [
 	['another household’s batch', (w) => `/book/${w.otherCode}`, 404],
 	['a batch that is none', at('/book/NOSUCH'), 404],
 	['a date that is none', at('/book?before=tomorrow'), 400],
+	['a shelf by no id', at('/shelves?all=top'), 400],
+	['a search without end', at(`/shelves?q=${'x'.repeat(200)}`), 400],
 	['labels without end', (w) => `/stove/${w.run}/labels?count=100000`, 400],
 	['labels of a word', (w) => `/stove/${w.run}/labels?count=many`, 400],
 	['labels of another household', (w) => `/stove/${w.otherRun}/labels`, 404],

@@ -71,7 +71,7 @@
 			input.focus();
 		}
 	})}
-	class="rimmed px-5 py-4"
+	class="rimmed px-5 py-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-amber"
 >
 	<input type="hidden" name="key" value={data.key} />
 	<div class="flex flex-wrap items-center gap-3">
@@ -88,7 +88,7 @@
 			aria-describedby="echo"
 			aria-invalid={failed?.error ? 'true' : undefined}
 			placeholder="9 kg runner beans"
-			class="head min-w-0 flex-1 basis-full !border-transparent !bg-transparent !px-0 !text-2xl font-bold sm:basis-0 sm:!text-3xl"
+			class="head min-w-0 flex-1 basis-full !border-transparent !bg-transparent !px-0 !text-2xl font-bold !outline-none sm:basis-0 sm:!text-3xl"
 		/>
 		<label class="flex items-center gap-2 text-sm text-soft">
 			stands in
@@ -178,7 +178,7 @@
 					</td>
 					<td class="md:px-2">
 						<span class="flex flex-wrap items-center gap-x-3 gap-y-1">
-							<DayCells now={data.today} bestBy={row.bestBy} goneBy={row.goneBy} {zone} />
+							<DayCells now={data.today} bestBy={row.bestBy} />
 							<span class={soon(row.bestBy) ? 'font-bold text-amber' : ''} title="Keeping time: {row.source}"
 								>{soon(row.bestBy) ? 'soon: ' : ''}{by(row.bestBy, data.today)}</span
 							>

@@ -7,7 +7,7 @@
 
 	let {
 		plan,
-		state,
+		state: run,
 		acts,
 		main,
 		now,
@@ -24,6 +24,8 @@
 		units: Units;
 		ontap: (tap: Tap) => void;
 	} = $props();
+	/** What is about to be done before its time: asked about once. */
+	let asking = $state<string | null>(null);
 	const names = { pot: 'Pot', basin: 'Ice', cloth: 'Cloth', freezer: 'Freezer' } as const;
 	const lanes = $derived(
 		(['pot', 'basin', 'cloth', 'freezer'] as const)
@@ -31,11 +33,11 @@
 			.map((resource) => ({
 				resource,
 				name: names[resource],
-				timers: state.timers.filter((t) => t.resource === resource)
+				timers: run.timers.filter((t) => t.resource === resource)
 			}))
 	);
-	const waiting = $derived(state.potfuls.filter((p) => p.spot === 'waiting'));
-	const firm = $derived(state.potfuls.filter((p) => p.spot === 'firm'));
+	const waiting = $derived(run.potfuls.filter((p) => p.spot === 'waiting'));
+	const firm = $derived(run.potfuls.filter((p) => p.spot === 'firm'));
 	const actOf = (key: string) => acts.find((a) => a.key === key && a.key !== main);
 </script>
 
@@ -65,24 +67,34 @@
 					{/if}
 					{#if act?.button}
 						{@const tap = act.button.tap}
-						<button class="btn mt-1.5 w-full" onclick={() => ontap(tap)}
-							>{act.ready ? '' : 'early? '}{act.button.label}</button
-						>
+						{#if act.ready}
+							<button class="btn mt-1.5 w-full" onclick={() => ontap(tap)}>{act.button.label}</button>
+						{:else if asking === act.key}
+							<button
+								class="btn mt-1.5 w-full"
+								onclick={() => {
+									asking = null;
+									ontap(tap);
+								}}>Yes, early: {act.button.label.toLowerCase()}</button
+							>
+						{:else}
+							<button
+								class="btn btn-plain -ml-2 underline"
+								aria-label="Early? Potful {t.potful}: {act.button.label}"
+								onclick={() => (asking = act.key)}>early?</button
+							>
+						{/if}
 					{/if}
 				</div>
 			{:else}
 				<p class="text-[15px] text-soft">
 					{#if lane.resource === 'pot' && waiting.length > 0}
-						{state.kettle.state === 'boiling' || !plan.pot
-							? 'free'
-							: state.kettle.state === 'heating'
-								? 'heating'
-								: 'cold'}
+						{run.kettle.state === 'boiling' || !plan.pot ? 'free' : run.kettle.state === 'heating' ? 'heating' : 'cold'}
 						{@const goIn = acts.find((a) => a.kind === 'in' && a.key !== main)}
 						{#if goIn?.button}{@const tap = goIn.button.tap}<button class="btn mt-1.5 w-full" onclick={() => ontap(tap)}
 								>Potful {goIn.about.potful}: {goIn.button.label.toLowerCase()}</button
 							>{/if}
-					{:else if lane.resource === 'freezer' && firm.length > 0}firm: {firm.length} of {state.potfuls.length}
+					{:else if lane.resource === 'freezer' && firm.length > 0}firm: {firm.length} of {run.potfuls.length}
 					{:else}empty{/if}
 				</p>
 			{/each}
@@ -93,11 +105,11 @@
 			{waiting.length === 1 ? 'potful' : 'potfuls'} to come, {sayWeight(
 				waiting.reduce((s, p) => s + p.grams, 0),
 				units
-			)}.{:else}All of it is under way.{/if}
-		{#if plan.ice_kg - state.usedIce_kg > 0.05}Ice: about {sayWeight(
-				Math.max(0, plan.ice_kg - state.usedIce_kg) * 1000,
+			)}.{:else if firm.length === run.potfuls.length}All of it is firm.{:else}All of it is under way.{/if}
+		{#if plan.ice_kg - run.usedIce_kg > 0.05}Ice: about {sayWeight(
+				Math.max(0, plan.ice_kg - run.usedIce_kg) * 1000,
 				units
 			)} still wanted.{/if}
-		{#if state.held}<b class="text-amber">On hold.</b>{/if}
+		{#if run.held}<b class="text-amber">On hold.</b>{/if}
 	</li>
 </ul>

@@ -2,7 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { Dialog } from 'bits-ui';
 	import { beforeNavigate, invalidateAll } from '$app/navigation';
-	import { sayTimeExact } from '$core/quantities/dates';
+	import { sayTime, sayTimeExact } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
 	import { nextActs, type Tap } from '$core/runs/next';
 	import { troubles } from '$core/runs/trouble';
@@ -30,7 +30,18 @@
 	const run = $derived(session.state);
 	const acts = $derived(nextActs(plan, run, clock.now));
 	const main = $derived(acts[0] ?? null);
-	const then = $derived(acts.slice(1, 4));
+	/** What comes after, with its time where one is known. */
+	const then = $derived.by(() => {
+		const words = acts.slice(1, 4).map((a) => {
+			const who = a.about.potful ? `potful ${a.about.potful}: ` : '';
+			if (!a.ready && a.due !== null && a.button)
+				return `${who}${a.button.label.toLowerCase()} at ${sayTime(a.due, zone)}`;
+			return `${who}${a.sentence.replace(/\.$/, '')}`;
+		});
+		const next = run.potfuls.find((p) => p.spot === 'waiting');
+		if (next && run.weighed && !acts.some((a) => a.kind === 'in')) words.push(`potful ${next.n} goes in`);
+		return words;
+	});
 	const sums = $derived(tally(run));
 	let grams = $state<number | null>(null);
 	let asking = $state<string | null>(null);
@@ -165,11 +176,7 @@
 				<div class="max-w-md min-w-0 flex-1 basis-60 text-[15px]">
 					{#if then.length > 0}
 						<b>Then:</b>
-						<span class="text-soft"
-							>{then
-								.map((a) => `${a.about.potful ? `potful ${a.about.potful}: ` : ''}${a.sentence.replace(/\.$/, '')}`)
-								.join(' · ')}</span
-						>
+						<span class="text-soft">{then.join(' · ')}</span>
 					{/if}
 				</div>
 				{#if main?.button}

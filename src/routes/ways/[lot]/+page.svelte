@@ -188,7 +188,9 @@
 						: `${sayDuration(w.line.reboil_s)} at most`}</span
 				>
 			{/if}
-			<span class="source block">{w.source} · {w.confidence}</span>
+			<span class="source block"
+				>{w.confidence === 'practice' ? 'common practice, no published source' : `${w.source} · ${w.confidence}`}</span
+			>
 		{/snippet}
 		{@render line('In the heat', heat)}
 		{#snippet chill(w: Open)}

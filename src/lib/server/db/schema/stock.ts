@@ -80,6 +80,9 @@ export const lot = pgTable(
 	(t) => [
 		unique('lot_of_household').on(t.householdId, t.id),
 		index('lot_by_batch').on(t.householdId, t.batchId),
+		index('lot_raw')
+			.on(t.householdId)
+			.where(sql`${t.kind} = 'raw'`),
 		foreignKey({
 			columns: [t.householdId, t.placeId],
 			foreignColumns: [place.householdId, place.id],

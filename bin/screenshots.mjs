@@ -1,0 +1,116 @@
+/** `npm run screenshots`: takes docs/screenshots anew, with the demo on a fixed morning in August. Look at them after. */
+import { join } from 'node:path';
+import { answers, startApp } from './lib/app.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { chromiumPath, ensureChromium, ensurePackages } from './lib/install.mjs';
+import { freePort, startPostgres } from './lib/postgres.mjs';
+import { Plain, fail, root, say } from './lib/say.mjs';
+
+/** @type {(() => Promise<void>)[]} */
+const stops = [];
+try {
+	await ensurePackages();
+	await ensureChromium();
+	await ensureBuild();
+	const database = await startPostgres({ name: 'pg-shots', throwaway: true });
+	stops.push(database.stop);
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	const app = startApp({ databaseUrl: database.url, host: '127.0.0.1', port, origin, extra: { ROOT_JAR_TEST: '1' } });
+	stops.push(app.stop);
+	if (!(await answers(`${origin}/basket`, 60_000, app.exited))) throw new Plain('The application did not start.');
+
+	const { chromium } = await import('@playwright/test');
+	const browser = await chromium.launch({
+		executablePath: chromiumPath(),
+		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+	});
+	stops.push(() => browser.close());
+	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: origin });
+	const page = await context.newPage();
+	let now = Date.parse('2026-08-25T11:40:00+02:00');
+	const at = async (/** @type {number} */ seconds) => {
+		now += seconds * 1000;
+		await context.addCookies([{ name: 'clock', value: new Date(now).toISOString(), url: origin }]);
+	};
+	const post = (/** @type {string} */ path, /** @type {Record<string, string>} */ form) =>
+		context.request.post(path, { form, headers: { origin, 'x-sveltekit-action': 'true', accept: 'application/json' } });
+	const shot = async (/** @type {string} */ name) => {
+		await page.waitForTimeout(250);
+		await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
+	};
+	const alive = () => page.locator('html[data-alive]').waitFor();
+	const open = async (/** @type {string} */ path) => {
+		await page.goto(path);
+		await alive();
+	};
+
+	await at(0);
+	await post('/kitchen?/newHousehold', { name: 'Harrow End' });
+	await post('/kitchen?/demo', {});
+	await open('/basket');
+	await page.getByRole('textbox', { name: /What came in/ }).fill('3 lb 4 oz peas in the pod');
+	await page.getByText(/^= 1.47 kg peas/).waitFor();
+	await shot('basket');
+	await page.getByRole('link', { name: 'Ways for runner beans' }).click();
+	await page.getByRole('button', { name: /^Start: Blanch/ }).waitFor();
+	await shot('ways');
+	await page.getByRole('button', { name: /^Start: Blanch/ }).click();
+	await page.waitForURL(/\/stove\//);
+	await alive();
+	const stove = page.url();
+	const big = page.getByRole('region', { name: 'What to do now' }).locator('button:has(.key)');
+	const press = async () => {
+		const before = await page.getByText(/^(Last:|Nothing tapped)/).innerText();
+		await big.click();
+		await page.getByText(before, { exact: true }).waitFor({ state: 'detached' });
+	};
+	const later = async (/** @type {number} */ seconds) => {
+		await at(seconds);
+		await open(stove);
+	};
+	await press();
+	await press();
+	await later(1210);
+	await press();
+	await press();
+	await later(70);
+	await press();
+	await later(181);
+	await press();
+	await press();
+	await later(75);
+	await press();
+	await later(40);
+	await page.getByRole('timer').waitFor();
+	await shot('stove');
+	await page.setViewportSize({ width: 390, height: 844 });
+	await shot('phone');
+	await page.setViewportSize({ width: 1280, height: 800 });
+	await open('/shelves');
+	await shot('shelves');
+	await open('/kitchen');
+	await shot('kitchen');
+
+	// On to the end, as the page says.
+	await open(stove);
+	for (let i = 0; i < 600; i++) {
+		if (await page.getByRole('button', { name: 'Book these packs' }).isVisible()) break;
+		if (await page.locator('button.btn-full:has(.key)').isVisible()) await press();
+		else await later((await page.locator('h1').innerText()).includes('tray in the freezer') ? 600 : 20);
+	}
+	await page.getByRole('button', { name: 'Book these packs' }).waitFor();
+	await shot('packs');
+	await page.getByRole('button', { name: 'Book these packs' }).click();
+	await page.getByRole('button', { name: /All away/ }).click();
+	await page.getByRole('link', { name: 'Its page in the book' }).click();
+	await page.getByRole('heading', { name: 'The run on the clock' }).waitFor();
+	await shot('batch');
+	await open('/book');
+	await shot('book');
+	for (const stop of stops.reverse()) await stop();
+	say('docs/screenshots is new. Open each picture and look at it.');
+} catch (error) {
+	for (const stop of stops.reverse()) await stop();
+	fail(error);
+}
