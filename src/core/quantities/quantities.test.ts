@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { kgFromLb } from './units';
 import { parseHaul, type Reading } from './parse-haul';
+import { editMeasure, parseMeasure } from './parse-measure';
 import { parseWeight } from './parse-weight';
 import { readNumber } from './read-number';
 import { sayAs, sayDate, sayTime } from './dates';
@@ -152,6 +153,33 @@ describe('what came in', () => {
 			),
 			{ numRuns: 3000, seed: 11 }
 		);
+	});
+});
+
+describe('measures in a field', () => {
+	// Exact factors: 1 US quart 0.946352946 L, 1 cubic foot 28.316846592 L, 1 lb 0.45359237 kg, 1 in² 6.4516 cm².
+	it.each([
+		['4', 'temperature', 'metric', 4],
+		['39', 'temperature', 'us', (39 - 32) / 1.8],
+		['-18', 'temperature', 'metric', -18],
+		['−0.4 °F', 'temperature', 'metric', -18],
+		['0 F', 'temperature', 'us', -17.7777778],
+		['12 qt', 'volume', 'metric', 11.356235],
+		['12', 'volume', 'us', 11.356235],
+		['3.5 cu ft', 'volume', 'us', 99.108963],
+		['5', 'weight', 'us', 2.26796185],
+		['2,5', 'weight', 'metric', 2.5],
+		['186', 'area', 'us', 0.12]
+	] as const)('%s is a %s', (text, kind, units, value) =>
+		expect(parseMeasure(text, kind, units)).toBeCloseTo(value, 3)
+	);
+	it.each(['', 'warm', '4 parsecs', '1e5', 'Infinity', '4 kg'])('"%s" is no temperature', (text) =>
+		expect(parseMeasure(text, 'temperature', 'metric')).toBeUndefined()
+	);
+	it('shows what it holds, and reads it back', () => {
+		expect(editMeasure(4, 'temperature', 'us')).toBe('39.2');
+		for (const units of ['metric', 'us'] as const)
+			expect(parseMeasure(editMeasure(12, 'volume', units), 'volume', units)).toBeCloseTo(12, 1);
 	});
 });
 

@@ -12,7 +12,7 @@ export interface Closing {
 	/** Packed weight from the raw weight; null when nothing was packed. */
 	readonly yield: number | null;
 	readonly elapsed_s: number;
-	/** Hands-on, from the plan's own estimate scaled to what went through: the clock cannot see hands. */
+	/** Hands-on, from the plan's own estimate scaled to what went through and no longer than the run: the clock cannot see hands. */
 	readonly hands_s: number;
 	readonly lots: readonly {
 		readonly packs: number;
@@ -53,7 +53,12 @@ export function closeRun(plan: RunPlan, state: RunState): Closing {
 		supper_g: sums.supper_g,
 		yield: sums.packed_g > 0 && raw_g > 0 ? sums.packed_g / raw_g : null,
 		elapsed_s: Math.round((end - state.startedAt) / 1000),
-		hands_s: Math.round(plan.expected.hands_s * (plan.load_g > 0 ? Math.min(1, through_g / plan.load_g) : 0)),
+		hands_s: Math.round(
+			Math.min(
+				plan.expected.hands_s * (plan.load_g > 0 ? Math.min(1, through_g / plan.load_g) : 0),
+				(end - state.startedAt) / 1000
+			)
+		),
 		lots: state.packed.map(({ packs, pack_g, containerId, placeId }) => ({ packs, pack_g, containerId, placeId })),
 		potfuls: state.potfuls
 			.filter((p) => p.spot !== 'waiting')

@@ -1,3 +1,4 @@
+import { sayTemperature, sayVolume } from '../quantities/format';
 import type { RunEvent, Spot } from './events';
 import { isIn, stageOf, tally, type Potful, type RunState } from './fold';
 import type { RunPlan, StagePlan } from './plan';
@@ -72,7 +73,7 @@ const about = (potful: Potful | null, of: number) => ({ potful: potful?.n ?? nul
 function heat(plan: RunPlan, state: RunState): Act {
 	return {
 		key: 'heat', kind: 'heat', about: about(null, state.potfuls.length), stage: null,
-		sentence: `Put ${plan.pot?.water_L.toFixed(1)} L of water on, lid on, full heat.`,
+		sentence: `Put ${sayVolume(plan.pot?.water_L ?? 0, plan.units)} of water on, lid on, full heat.`,
 		hint: 'First of all, while you wash and cut: the pot takes longest.',
 		due: null, latest: null, since: state.startedAt,
 		button: { label: 'The pot is on', tap: { type: 'heat-on' } }, ready: true, urgency: 10
@@ -94,7 +95,7 @@ function boil(plan: RunPlan, state: RunState, now: number): Act {
 	return {
 		key: 'boil', kind: 'boil', about: about(null, state.potfuls.length), stage: null,
 		sentence: 'Waiting for the boil.',
-		hint: `Water boils at ${plan.pot?.boil_C.toFixed(1)} °C up here. Tap when it rolls, sooner or later than the clock.`,
+		hint: `Water boils at ${sayTemperature(Math.round((plan.pot?.boil_C ?? 100) * 10) / 10, plan.units)} up here. Tap when it rolls, sooner or later than the clock.`,
 		due, latest: null, since: state.kettle.since,
 		button: { label: 'It boils', tap: { type: 'boiling' } },
 		ready: now >= state.kettle.since + (due - state.kettle.since) * 0.5, urgency: now >= due ? 25 : 60

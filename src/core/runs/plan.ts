@@ -1,6 +1,7 @@
 import type { FreezeWay } from '../ways/freeze-ways';
 import type { Kitchen } from '../ways/kitchen';
 import { blanchRules } from '../../reference/rules';
+import type { Units } from '../quantities/format';
 import { coreVersion } from '../version';
 
 export type StageId = 'return' | 'blanch' | 'chill' | 'drain' | 'freeze';
@@ -24,6 +25,8 @@ export interface StagePlan {
 export interface RunPlan {
 	readonly core: string;
 	readonly kind: 'freeze';
+	/** The household's, for the sentences. */
+	readonly units: Units;
 	readonly food: { readonly id: string; readonly name: string };
 	readonly form: string;
 	readonly cut: { readonly id: string; readonly name: string };
@@ -74,6 +77,7 @@ export function planRun(
 	return {
 		core: coreVersion,
 		kind: 'freeze',
+		units: context.kitchen.units,
 		food: { id: way.food.id, name: context.called },
 		form: context.form,
 		cut: { id: cut.id, name: cut.name },

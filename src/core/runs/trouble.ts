@@ -1,3 +1,4 @@
+import { sayWeight } from '../quantities/format';
 import type { RunState } from './fold';
 import { isIn } from './fold';
 import type { RunPlan } from './plan';
@@ -47,7 +48,14 @@ export function troubles(plan: RunPlan, state: RunState): Trouble[] {
 				'Over a minute means that too much is in for this pot. Take the next potfuls smaller.'
 			],
 			choices:
-				smaller >= 50 ? [{ label: `Smaller potfuls: ${smaller} g`, tap: { type: 'resize', potful_g: smaller } }] : []
+				smaller >= 50
+					? [
+							{
+								label: `Smaller potfuls: ${sayWeight(smaller, plan.units)}`,
+								tap: { type: 'resize', potful_g: smaller }
+							}
+						]
+					: []
 		});
 	}
 	if (plan.stages.some((s) => s.id === 'chill')) {

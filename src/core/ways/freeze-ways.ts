@@ -9,7 +9,7 @@ import { cutOf } from '../foods/cuts';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
 import { freezingCautions, type Caution } from '../safety/cautions';
-import { sayMinutes } from '../quantities/format';
+import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
 import type { Kitchen, KitchenPot } from './kitchen';
 
 export interface WayChoices {
@@ -184,11 +184,11 @@ function blanched(
 	const heat =
 		row.method === 'steam'
 			? 'Bring the water under the steamer to a strong boil'
-			: `Bring ${line.water_L.toFixed(1)} L of water to a rolling boil`;
+			: `Bring ${sayVolume(line.water_L, kitchen.units)} of water to a rolling boil`;
 	const steps = [
 		cut.prepare ?? 'Wash and cut evenly.',
 		`${heat}; have the ice ready.`,
-		`${line.potfuls} potfuls of ${Math.round(line.potful_kg * 1000)} g: ${words}${row.dip ? '' : row.method === 'steam' ? ', from the lid closing on strong steam' : ', counted from the return to the boil'}.`,
+		`${sayCount(line.potfuls, 'potful')} of ${sayWeight(line.potful_kg * 1000, kitchen.units)}: ${words}${row.dip ? '' : row.method === 'steam' ? ', from the lid closing on strong steam' : ', counted from the return to the boil'}.`,
 		`Into the ice ${sayMinutes([line.chill_s / 60, line.chill_s / 60].map((m) => Math.round(m * 2) / 2) as unknown as Range)}, until cold to the centre${row.dip ? '; slip the skins off' : ''}.`,
 		...(row.blanchedAs ? ['Cut the kernels from the cold ears.'] : []),
 		'Drain, pat dry.',

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import type { Units } from '$core/quantities/format';
+import { editMeasure, fieldUnit, parseMeasure, type MeasureKind } from '$core/quantities/parse-measure';
 import { parseWeight } from '$core/quantities/parse-weight';
 import { AppError } from './errors';
 
@@ -53,6 +55,25 @@ export const decimalWithin = (low: number, high: number) =>
 	decimal().custom((number: number, helpers) =>
 		number >= low && number <= high ? number : helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` })
 	);
+
+/** A measure as a person writes it, a bare number being in the household's unit; within a closed range of °C, L, kg or m². */
+export const measureWithin = (kind: MeasureKind, units: Units, low: number, high: number) =>
+	Joi.alternatives()
+		.try(Joi.number(), Joi.string().max(40))
+		.custom((value: unknown, helpers) => {
+			const number = parseMeasure(String(value), kind, units);
+			const unit = fieldUnit[kind][units];
+			if (number === undefined)
+				return helpers.message({
+					custom: `{{#label}} must be a number in ${unit}, such as ${editMeasure((low + high) / 2, kind, units)}`
+				});
+			if (!(number >= low && number <= high)) {
+				return helpers.message({
+					custom: `{{#label}} must be from ${editMeasure(low, kind, units)} to ${editMeasure(high, kind, units)} ${unit}`
+				});
+			}
+			return number;
+		});
 
 /** A weight as a person writes it, "500 g", "3 lb 4 oz", a bare number being grams; within a closed range of grams. */
 export const weightWithin = (low_g: number, high_g: number) =>

@@ -6,7 +6,7 @@ import { mFromFt } from '$core/quantities/units';
 import { foodById } from '$core/foods/find-food';
 import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
 import { AppError } from '$lib/server/errors';
-import { decimal, decimalWithin, id, line, parse } from '$lib/server/parse';
+import { decimal, decimalWithin, id, line, measureWithin, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
 import { newHousehold } from '$lib/server/stores/households';
 import { dateIn } from '$core/freezing/keep';
@@ -127,14 +127,15 @@ export const actions: Actions = {
 
 	equipment: (event) =>
 		action(event, async (fields) => {
+			const { units } = event.locals.household;
 			const v = parse(
 				Joi.object<{ iceKg: number; basins: number; trays: number; trayAreaM2: number; tapC: number; roomC: number }>({
-					iceKg: decimalWithin(0, 500).required().label('Ice in kg'),
+					iceKg: measureWithin('weight', units, 0, 500).required().label('The ice'),
 					basins: Joi.number().integer().min(1).max(20).required().label('Basins'),
 					trays: Joi.number().integer().min(1).max(100).required().label('Trays'),
-					trayAreaM2: decimalWithin(0.01, 2).required().label('The area of a tray'),
-					tapC: decimalWithin(1, 35).required().label('Tap water'),
-					roomC: decimalWithin(0, 45).required().label('The room')
+					trayAreaM2: measureWithin('area', units, 0.01, 2).required().label('The area of a tray'),
+					tapC: measureWithin('temperature', units, 1, 35).required().label('Tap water'),
+					roomC: measureWithin('temperature', units, 0, 45).required().label('The room')
 				}),
 				fields
 			);
@@ -150,16 +151,17 @@ export const actions: Actions = {
 
 	pot: (event) =>
 		action(event, async (fields) => {
+			const { units } = event.locals.household;
 			const v = parse(
 				Joi.object<{ name: string; litres: number; burnerW: number; burnerKind: 'gas'; basketL?: number }>({
 					name: line(60).required().label('The pot’s name'),
-					litres: decimalWithin(1, 100).required().label('Litres'),
+					litres: measureWithin('volume', units, 1, 100).required().label('What it holds'),
 					burnerW: decimalWithin(300, 20_000).required().label('The burner in watts'),
 					burnerKind: Joi.string()
 						.valid('gas', 'electric', 'ceramic', 'induction', 'fire')
 						.required()
 						.label('The burner'),
-					basketL: decimalWithin(0.5, 100).label('The basket in litres')
+					basketL: measureWithin('volume', units, 0.5, 100).label('The basket')
 				}),
 				fields
 			);
@@ -174,6 +176,7 @@ export const actions: Actions = {
 
 	place: (event) =>
 		action(event, async (fields) => {
+			const { units } = event.locals.household;
 			const v = parse(
 				Joi.object<{ name: string; kind: 'counter'; tempC: number; litres?: number }>({
 					name: line(60).required().label('The place’s name'),
@@ -181,8 +184,8 @@ export const actions: Actions = {
 						.valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry')
 						.required()
 						.label('The kind of place'),
-					tempC: decimalWithin(-40, 45).required().label('Its temperature'),
-					litres: decimalWithin(1, 5000).label('Litres inside')
+					tempC: measureWithin('temperature', units, -40, 45).required().label('Its temperature'),
+					litres: measureWithin('volume', units, 1, 5000).label('What it holds')
 				}),
 				fields
 			);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { sayAltitude, sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
+	import { editMeasure, fieldUnit } from '$core/quantities/parse-measure';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, type Failed } from '$lib/ui/notice/types';
@@ -140,12 +141,12 @@
 			class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
 		>
 			<label class="field"
-				><span>ice on hand, kg</span><input
+				><span>ice on hand, {fieldUnit.weight[units]}</span><input
 					name="iceKg"
 					inputmode="decimal"
 					required
 					aria-invalid={bad('iceKg')}
-					value={typed('iceKg', k.iceKg)}
+					value={typed('iceKg', editMeasure(k.iceKg, 'weight', units))}
 				/></label
 			>
 			<label class="field"
@@ -169,30 +170,31 @@
 				/></label
 			>
 			<label class="field"
-				><span>one tray, m² (30 × 40 cm is 0.12)</span><input
+				><span>one tray, {fieldUnit.area[units]} (30 × 40 cm, 12 × 16 in: {units === 'us' ? '192' : '0.12'})</span
+				><input
 					name="trayAreaM2"
 					inputmode="decimal"
 					required
 					aria-invalid={bad('trayAreaM2')}
-					value={typed('trayAreaM2', k.trayAreaM2)}
+					value={typed('trayAreaM2', editMeasure(k.trayAreaM2, 'area', units))}
 				/></label
 			>
 			<label class="field"
-				><span>tap water, °C</span><input
+				><span>tap water, {fieldUnit.temperature[units]}</span><input
 					name="tapC"
 					inputmode="decimal"
 					required
 					aria-invalid={bad('tapC')}
-					value={typed('tapC', k.tapC)}
+					value={typed('tapC', editMeasure(k.tapC, 'temperature', units))}
 				/></label
 			>
 			<label class="field"
-				><span>the room, °C</span><input
+				><span>the room, {fieldUnit.temperature[units]}</span><input
 					name="roomC"
 					inputmode="decimal"
 					required
 					aria-invalid={bad('roomC')}
-					value={typed('roomC', k.roomC)}
+					value={typed('roomC', editMeasure(k.roomC, 'temperature', units))}
 				/></label
 			>
 			<button class="btn col-span-full justify-self-start">Save ice, basins, trays</button>
@@ -216,7 +218,7 @@
 				><span>a pot, by name</span><input name="name" required maxlength="60" placeholder="big enamel pot" /></label
 			>
 			<label class="field"
-				><span>litres, to the rim</span><input
+				><span>to the rim, {fieldUnit.volume[units]}</span><input
 					name="litres"
 					inputmode="decimal"
 					required
@@ -237,7 +239,11 @@
 					>{#each Object.entries(burners) as [v, n] (v)}<option value={v}>{n}</option>{/each}</select
 				></label
 			>
-			<label class="field"><span>basket, litres (if it limits)</span><input name="basketL" inputmode="decimal" /></label
+			<label class="field"
+				><span>basket, {fieldUnit.volume[units]} (if it limits)</span><input
+					name="basketL"
+					inputmode="decimal"
+				/></label
 			>
 			<button class="btn self-end">Add the pot</button>
 		</form>
@@ -270,14 +276,19 @@
 				></label
 			>
 			<label class="field"
-				><span>its temperature, °C</span><input
+				><span>its temperature, {fieldUnit.temperature[units]}</span><input
 					name="tempC"
 					inputmode="text"
 					required
 					aria-invalid={bad('tempC')}
 				/></label
 			>
-			<label class="field"><span>litres inside (freezers)</span><input name="litres" inputmode="decimal" /></label>
+			<label class="field"
+				><span>inside, {fieldUnit.volume[units]} or cu ft (freezers)</span><input
+					name="litres"
+					inputmode="decimal"
+				/></label
+			>
 			<button class="btn self-end">Add the place</button>
 		</form>
 	</section>

@@ -94,7 +94,8 @@
 								>
 									<b class="head text-2xl leading-none">{l.packs}</b>
 									<span class="block text-[15px] leading-tight first-letter:uppercase"
-										>{l.title}{#if l.packG}, {sayWeight(l.packG, units)}{/if}</span
+										>{l.title}{#if l.packG}, <span class="whitespace-nowrap">{sayWeight(l.packG, units)}</span
+											>{/if}</span
 									>
 									<span class="block text-[13px] {soon(l.daysLeft) ? 'font-bold text-amber' : 'text-soft'}"
 										>{until(l.daysLeft, l.keepsUntil)}</span

@@ -8,7 +8,7 @@ import { Runs } from './runs-state.svelte';
 
 const start = Date.parse('2026-08-25T08:00:00Z');
 const plan: RunPlan = {
-	core: 'test', kind: 'freeze', food: { id: 'green-beans', name: 'beans' }, form: 'whole', cut: { id: 'cut', name: 'cut' }, way: { id: 'blanch:cut', name: 'Blanch + freeze' },
+	core: 'test', kind: 'freeze', units: 'metric', food: { id: 'green-beans', name: 'beans' }, form: 'whole', cut: { id: 'cut', name: 'cut' }, way: { id: 'blanch:cut', name: 'Blanch + freeze' },
 	lotId: 'l', raw_g: 2000, load_g: 1800, prepared_g: 1800, potful_g: 900, prepare: 'Wash.', pot: { name: 'pot', water_L: 8, toBoil_s: 1200, boil_C: 98.7, minutePotful_g: 450 },
 	basins: 1, ice_kg: 2, icePerPotful_kg: 1,
 	stages: [
