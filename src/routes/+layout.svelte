@@ -48,7 +48,7 @@
 			if (document.visibilityState === 'visible') for (const s of runs.all) void s.follow();
 		}, 3000);
 		const again = () => {
-			for (const s of runs.all) void s.flush();
+			for (const s of runs.all) void s.follow();
 		};
 		window.addEventListener('online', again);
 		again();

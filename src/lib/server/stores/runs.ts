@@ -90,9 +90,12 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 		},
 
 		/** Newer arrivals only, for a second device that follows along. */
-		async since(id: string, seq: number): Promise<{ status: RunRow['status']; events: RunEvent[]; seq: number }> {
+		async since(
+			id: string,
+			seq: number
+		): Promise<{ status: RunRow['status']; batchCode: string | null; events: RunEvent[]; seq: number }> {
 			const [row] = await db
-				.select({ status: run.status })
+				.select({ status: run.status, code: run.code, batchId: run.batchId })
 				.from(run)
 				.where(and(mine, eq(run.id, id)));
 			if (!row) throw notFound('run');
@@ -101,7 +104,12 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 				.from(runEvent)
 				.where(and(eq(runEvent.householdId, householdId), eq(runEvent.runId, id), gt(runEvent.seq, seq)))
 				.orderBy(asc(runEvent.seq));
-			return { status: row.status, events: rows.map((r) => r.event), seq: rows.at(-1)?.seq ?? seq };
+			return {
+				status: row.status,
+				batchCode: row.batchId ? row.code : null,
+				events: rows.map((r) => r.event),
+				seq: rows.at(-1)?.seq ?? seq
+			};
 		},
 
 		/** Raw grams that open runs have spoken for, by lot. */

@@ -69,7 +69,7 @@ describe('a run on a device', () => {
 		await reopened.flush();
 		expect(reopened.waiting).toBe(0);
 		expect(JSON.parse(sent[0] ?? '{}')).toMatchObject({ events: [{ type: 'heat-on', at: start + 5000 }] });
-		expect(store.all.size).toBe(0);
+		expect([...store.all.keys()]).toEqual(['run:run']);
 	});
 	it('takes back a tap that the server refuses, says why, and goes on with the next', async () => {
 		expect.assertions(3);
@@ -88,11 +88,34 @@ describe('a run on a device', () => {
 		await new Promise((r) => setTimeout(r));
 		expect(session.state.kettle.state).toBe('boiling');
 	});
+	it('is not put back by an older word that comes late, nor by a page that was read a moment too early', async () => {
+		expect.assertions(4);
+		const store = keep();
+		const boiling = { id: 'x', at: start + 9, type: 'boiling' as const };
+		const closed = { status: 'finished' as const, batchCode: 'ABCDE' };
+		let more: Partial<RunWire> = {};
+		const send: Send = async () => ({
+			status: 200,
+			body: { ...wire({ events: [boiling], seq: 5, ...more }), ignored: [] }
+		});
+		const session = new RunSession(wire(), send, store);
+		session.tap({ type: 'boiling' }, start + 9);
+		await session.flush();
+		session.take(wire());
+		expect(session.state.kettle.state).toBe('boiling');
+		expect(new RunSession(wire(), send, store).state.kettle.state).toBe('boiling');
+		more = closed;
+		session.tap({ type: 'stop', reason: '' }, start + 10);
+		await session.flush();
+		session.take(wire());
+		expect(session.batchCode).toBe('ABCDE');
+		expect(store.all.size).toBe(0);
+	});
 	it('follows what another device taps', async () => {
 		expect.assertions(2);
 		const send: Send = async () => ({
 			status: 200,
-			body: { status: 'open', seq: 7, events: [{ id: 'x', at: start + 9, type: 'boiling' }] }
+			body: { status: 'open', batchCode: null, seq: 7, events: [{ id: 'x', at: start + 9, type: 'boiling' }] }
 		});
 		const session = new RunSession(wire(), send);
 		await session.follow();

@@ -45,7 +45,7 @@ export class RunSession {
 	#offline = $state(false);
 	#refused = $state<string | null>(null);
 	#seq = 0;
-	#sending = false;
+	#sending: Promise<void> | undefined;
 	readonly #keep: Keep | undefined;
 	readonly #send: Send;
 	readonly #state = $derived.by<RunState>(() => foldRun(this.plan, this.startedAt, this.events));
@@ -57,7 +57,7 @@ export class RunSession {
 		this.startedAt = wire.startedAt;
 		this.#send = send;
 		this.#keep = keep;
-		this.take(wire);
+		this.take(this.#newest(wire));
 		this.#pending = this.#kept();
 	}
 
@@ -89,14 +89,13 @@ export class RunSession {
 		this.#refused = null;
 	}
 
-	/** Takes a newer word from the server. */
+	/** Takes a word from the server, unless it is older than what is known: answers may overtake one another. */
 	take(wire: Pick<RunWire, 'status' | 'batchCode' | 'events' | 'seq'>): void {
+		if (wire.seq < this.#seq) return;
 		this.#status = wire.status;
 		this.#batchCode = wire.batchCode;
-		if (wire.seq >= this.#seq) {
-			this.#confirmed = wire.events;
-			this.#seq = wire.seq;
-		}
+		this.#confirmed = wire.events;
+		this.#seq = wire.seq;
 	}
 
 	/** A tap, now or (said late) at an earlier time. @returns its id */
@@ -108,36 +107,37 @@ export class RunSession {
 		return event.id;
 	}
 
-	/** Sends what waits. Safe to call at any time and any number of times. */
-	async flush(): Promise<void> {
-		if (this.#sending) return;
-		this.#sending = true;
+	/** Sends what waits. Safe to call at any time and any number of times. @returns when all is sent, or cannot be */
+	flush(): Promise<void> {
+		this.#sending ??= this.#sendAll().finally(() => (this.#sending = undefined));
+		return this.#sending;
+	}
+
+	async #sendAll(): Promise<void> {
 		try {
-			while (this.#pending.length > 0) {
-				const [first] = this.#pending;
-				if (!first) break;
+			for (let first = this.#pending[0]; first; first = this.#pending[0]) {
+				const { id } = first;
 				const answer = await this.#send(`/stove/${this.id}/events`, {
 					method: 'POST',
 					body: JSON.stringify({ events: [first] })
 				});
 				if (answer.status >= 500) throw new Error('The server is not well.');
 				this.#offline = false;
-				this.#setPending(this.#pending.filter((e) => e.id !== first.id));
 				if (answer.status === 200) {
 					const wire = answer.body as RunWire & { ignored: readonly { id: string; why: string }[] };
 					this.take(wire);
-					const mine = wire.ignored.find((i) => i.id === first.id);
+					this.#remember(wire);
+					const mine = wire.ignored.find((i) => i.id === id);
 					if (mine) this.#refused = mine.why;
 				} else {
 					const body = answer.body as { error?: { message?: string } };
 					this.#refused = body.error?.message ?? 'The tap was not taken.';
 				}
+				this.#setPending(this.#pending.filter((e) => e.id !== id));
 			}
 		} catch {
 			// No connection: the taps stay here with their times, and are sent when it is back.
 			this.#offline = true;
-		} finally {
-			this.#sending = false;
 		}
 	}
 
@@ -147,13 +147,14 @@ export class RunSession {
 		try {
 			const answer = await this.#send(`/stove/${this.id}/events?after=${this.#seq}`);
 			if (answer.status !== 200) return;
-			const more = answer.body as { status: RunWire['status']; events: RunEvent[]; seq: number };
+			const more = answer.body as Pick<RunWire, 'status' | 'batchCode' | 'seq'> & { events: RunEvent[] };
 			this.#offline = false;
 			if (more.seq > this.#seq) {
 				this.#confirmed = [...this.#confirmed, ...newOnly(more.events, this.#confirmed)];
 				this.#seq = more.seq;
 			}
 			this.#status = more.status;
+			this.#batchCode = more.batchCode;
 		} catch {
 			this.#offline = true;
 		}
@@ -166,6 +167,24 @@ export class RunSession {
 		else this.#keep?.setItem(key, JSON.stringify(events));
 	}
 
+	/** Keeps the server's last word: a reload may be given one that was read a moment before it. */
+	#remember(wire: RunWire): void {
+		const { status, batchCode, events, seq } = wire;
+		if (status === 'open') this.#keep?.setItem(this.#lastKey(), JSON.stringify({ status, batchCode, events, seq }));
+		else this.#keep?.removeItem(this.#lastKey());
+	}
+
+	#newest(wire: RunWire): Pick<RunWire, 'status' | 'batchCode' | 'events' | 'seq'> {
+		const text = this.#keep?.getItem(this.#lastKey());
+		if (!text) return wire;
+		try {
+			const last = JSON.parse(text) as Pick<RunWire, 'status' | 'batchCode' | 'events' | 'seq'>;
+			return last.seq > wire.seq ? last : wire;
+		} catch {
+			return wire;
+		}
+	}
+
 	#kept(): readonly RunEvent[] {
 		const text = this.#keep?.getItem(this.#key());
 		if (!text) return [];
@@ -174,6 +193,10 @@ export class RunSession {
 		} catch {
 			return [];
 		}
+	}
+
+	#lastKey(): string {
+		return `run:${this.id}`;
 	}
 
 	#key(): string {
