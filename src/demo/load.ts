@@ -1,4 +1,4 @@
-import { and, eq, isNotNull } from 'drizzle-orm';
+import { asc, eq, isNotNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { sayAs } from '$core/quantities/dates';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
@@ -152,25 +152,27 @@ async function addBatch(
 }
 
 /**
- * Keeps the demo fresh: loads it into an empty database, lays it out anew for today while nobody has worked in it, and
- * brings it back whole when asked.
+ * Keeps the demo fresh: loads it into an empty database, lays out anew for today those demos that nobody has worked in,
+ * and brings the oldest one back whole when asked (or makes one, where it was cleared).
  */
 export async function keepDemo(db: Database, now: Date, reset: boolean): Promise<void> {
 	const [any] = await db.select({ id: household.id }).from(household).limit(1);
 	if (!any) return void (await loadDemo(db, now));
-	const [old] = await db.select().from(household).where(isNotNull(household.demoDate)).limit(1);
-	const stale = old && !old.touched && old.demoDate !== dateIn(demo.household.zone, now.getTime());
-	if (!reset && !stale) return;
-	await db.transaction(async (tx) => {
-		if (old) await tx.delete(household).where(and(eq(household.id, old.id), isNotNull(household.demoDate)));
-		// The same id, so that a browser's cookie still finds it; the oldest date, so that it stays the first.
-		const id = old?.id ?? uuidv7();
-		await tx.insert(household).values({
-			id,
-			...demo.household,
-			demoDate: dateIn(demo.household.zone, now.getTime()),
-			createdAt: old?.createdAt ?? now
+	const today = dateIn(demo.household.zone, now.getTime());
+	const demos = await db
+		.select()
+		.from(household)
+		.where(isNotNull(household.demoDate))
+		.orderBy(asc(household.createdAt));
+	if (reset && demos.length === 0) return void (await loadDemo(db, now));
+	for (const [n, old] of demos.entries()) {
+		const stale = !old.touched && old.demoDate !== today;
+		if (!stale && !(reset && n === 0)) continue;
+		await db.transaction(async (tx) => {
+			await tx.delete(household).where(eq(household.id, old.id));
+			// The same id, so that a browser's cookie still finds it; the same date, so that it keeps its place.
+			await tx.insert(household).values({ id: old.id, ...demo.household, demoDate: today, createdAt: old.createdAt });
+			await fillDemo(tx, old.id, now);
 		});
-		await fillDemo(tx, id, now);
-	});
+	}
 }

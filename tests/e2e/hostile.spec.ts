@@ -291,6 +291,8 @@ const forms: Form[] = [
 	],
 	['the demo cleared without being sure', at('/kitchen?/clear'), () => ({}), 400, /sure/],
 	['the demo laid over lots', at('/kitchen?/demo'), () => ({}), 409, /lots of its own/],
+	['into a household by no id', at('/kitchen?/goTo'), () => ({ id: 'next door' }), 400, /not an id/],
+	['into a household that is none', at('/kitchen?/goTo'), () => ({ id: nobody }), 404, /no such household/],
 	['a household without a name', at('/kitchen?/newHousehold'), () => ({}), 400, /name/]
 ];
 

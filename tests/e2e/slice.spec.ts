@@ -267,6 +267,40 @@ test('a new household is asked for its altitude first, and is led on from empty 
 	void baseURL;
 });
 
+test('a household in US units reads and writes pounds, gallons and °F all the way', async ({ page, home }) => {
+	void home;
+	await page.goto('/kitchen');
+	await hydrated(page);
+	await page.getByLabel('units').selectOption('us');
+	await page.getByRole('button', { name: 'Save the household' }).click();
+	await expect(page.getByRole('heading', { name: 'Altitude: 1,247 ft' })).toBeVisible();
+	await expect(page.getByText('209.6 °F').or(page.getByText('210 °F')).first()).toBeVisible();
+	await page.getByLabel('a pot, by name').fill('canning kettle');
+	await page.getByLabel('to the rim, qt').fill('20');
+	await page.getByLabel(/its burner, W/).fill('3500');
+	await page.getByRole('button', { name: 'Add the pot' }).click();
+	await expect(page.getByText(/canning kettle/).first()).toBeVisible();
+	await expect(page.getByText(/5\.0\s+gal/)).toBeVisible();
+	await page.goto('/basket');
+	await expect(page.getByText('20.1 lb').first()).toBeVisible();
+	await startRun(page, 'runner beans');
+	await expect(main(page)).toContainText(/Put 3\.3 gal of water on/);
+	await press(page);
+	await main(page).getByRole('textbox').fill('17 lb 4 oz');
+	await press(page);
+	await expect(page.getByText(/Last: weighed 7825 g/)).toBeVisible();
+});
+
+test('one can go back to the household one came from', async ({ page, home }) => {
+	await page.goto('/kitchen');
+	await hydrated(page);
+	await page.getByLabel('a household beside this one').fill('Upper Field');
+	await page.getByRole('button', { name: 'Start it' }).click();
+	await expect(page.getByText('Upper Field').first()).toBeVisible();
+	await page.locator(`button[name=id][value="${home.id}"]`).click();
+	await expect(page.getByRole('heading', { name: 'Altitude: 380 m' })).toBeVisible();
+});
+
 test('the demo is cleared from the Kitchen', async ({ page, home }) => {
 	void home;
 	await page.goto('/kitchen');

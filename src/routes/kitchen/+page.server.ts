@@ -1,11 +1,11 @@
-import { eq } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import Joi from 'joi';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { mFromFt } from '$core/quantities/units';
 import { foodById } from '$core/foods/find-food';
 import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
-import { AppError } from '$lib/server/errors';
+import { AppError, notFound } from '$lib/server/errors';
 import { decimal, decimalWithin, id, line, measureWithin, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
 import { newHousehold } from '$lib/server/stores/households';
@@ -14,7 +14,26 @@ import { demo } from '$demo/household';
 import { fillDemo } from '$demo/load';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals }) =>
+/** Households that this browser may go to: those it has been in, and the demos. */
+const others = (event: Pick<RequestEvent, 'cookies' | 'locals'>) => {
+	const known = (event.cookies.get('households') ?? '').split(',').filter((x) => /^[0-9a-f-]{36}$/.test(x));
+	return event.locals.db
+		.select({ id: household.id, name: household.name })
+		.from(household)
+		.where(
+			and(
+				ne(household.id, event.locals.household.id),
+				or(isNotNull(household.demoDate), known.length > 0 ? inArray(household.id, known) : undefined)
+			)
+		)
+		.orderBy(
+			...(known.length > 0 ? [sql`case when ${inArray(household.id, known)} then 0 else 1 end`] : []),
+			asc(household.createdAt)
+		)
+		.limit(12);
+};
+
+export const load: PageServerLoad = ({ locals, cookies }) =>
 	page(async () => {
 		const { household: h, stores } = locals;
 		const [places, pots, containers, measures, used, empty] = await Promise.all([
@@ -49,7 +68,8 @@ export const load: PageServerLoad = ({ locals }) =>
 			freezer_L: places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0),
 			zones: Intl.supportedValuesOf('timeZone'),
 			empty,
-			isDemo: h.demoDate !== null
+			isDemo: h.demoDate !== null,
+			others: await others({ locals, cookies })
 		};
 	});
 
@@ -62,15 +82,22 @@ const isZone = (value: string, helpers: Joi.CustomHelpers<string>) => {
 	}
 };
 
-/** This browser's household; also over plain http in the home network. */
+/** This browser's household, and the way back to the one it was in; also over plain http in the home network. */
 function remember(event: RequestEvent, id: string): void {
-	event.cookies.set('household', id, {
+	const options = {
 		path: '/',
 		httpOnly: true,
 		sameSite: 'lax',
 		maxAge: 400 * 86_400,
 		secure: event.url.protocol === 'https:'
-	});
+	} as const;
+	const before = (event.cookies.get('households') ?? '').split(',');
+	event.cookies.set(
+		'households',
+		[...new Set([id, event.locals.household.id, ...before])].slice(0, 12).join(','),
+		options
+	);
+	event.cookies.set('household', id, options);
 }
 
 const saved = (what: string) => ({ saved: what });
@@ -277,6 +304,15 @@ export const actions: Actions = {
 				await fillDemo(tx, h.id, now);
 			});
 			return saved('The demo is back');
+		}),
+
+	/** To another household of this browser's, or a demo. */
+	goTo: (event) =>
+		action(event, async (fields) => {
+			const v = parse(Joi.object<{ id: string }>({ id: id().required().label('The household') }), fields);
+			if (!(await others(event)).some((o) => o.id === v.id)) throw notFound('household');
+			remember(event, v.id);
+			redirect(303, '/kitchen');
 		}),
 
 	/** A household beside this one, empty; this browser goes on in it. */

@@ -393,6 +393,12 @@
 			<button class="btn">Start it</button>
 		</form>
 	</div>
+	{#if data.others.length > 0}
+		<h3 class="mt-6 text-lg">Other households</h3>
+		<form method="POST" action="?/goTo" use:enhance={withNotice()} class="mt-2 flex flex-wrap gap-2">
+			{#each data.others as o (o.id)}<button class="btn" name="id" value={o.id}>Go to {o.name}</button>{/each}
+		</form>
+	{/if}
 	<p class="source mt-6 max-w-3xl">
 		Root Jar works by published tables and plain physics, and says which. Your local food authority or extension service
 		has the last word; food that is sold needs licensed practice.

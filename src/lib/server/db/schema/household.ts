@@ -21,3 +21,9 @@ export const household = pgTable('household', {
 	touched: boolean('touched').notNull().default(false),
 	createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 });
+
+/** The household of a row; it goes with it. */
+export const owner = () =>
+	uuid('household_id')
+		.notNull()
+		.references(() => household.id, { onDelete: 'cascade' });

@@ -1,10 +1,5 @@
 import { doublePrecision, integer, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core';
-import { household } from './household';
-
-const owner = () =>
-	uuid('household_id')
-		.notNull()
-		.references(() => household.id, { onDelete: 'cascade' });
+import { owner } from './household';
 
 /** Where things stand: counter, fridge, a freezer basket, a board in the pantry. */
 export const place = pgTable(

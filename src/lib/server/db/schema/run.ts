@@ -1,13 +1,8 @@
 import { bigserial, foreignKey, index, jsonb, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
 import type { RunEvent } from '../../../../core/runs/events';
 import type { RunPlan } from '../../../../core/runs/plan';
-import { household } from './household';
+import { owner } from './household';
 import { lot } from './stock';
-
-const owner = () =>
-	uuid('household_id')
-		.notNull()
-		.references(() => household.id, { onDelete: 'cascade' });
 
 /** A frozen plan; its state is the fold of plan and events. `status` only finds the open ones quickly. */
 export const run = pgTable(

@@ -15,13 +15,8 @@ import {
 	type AnyPgColumn
 } from 'drizzle-orm/pg-core';
 import type { Closing } from '../../../../core/runs/close';
-import { household } from './household';
+import { owner } from './household';
 import { container, place } from './kitchen';
-
-const owner = () =>
-	uuid('household_id')
-		.notNull()
-		.references(() => household.id, { onDelete: 'cascade' });
 
 /** A dated entry in the book: lots went in, lots came out. */
 export const batch = pgTable(
