@@ -63,6 +63,12 @@ describe('the tables', () => {
 			expect(food.forms.length).toBeGreaterThan(0);
 			expect(food.bulk_kg_per_L.value).toBeGreaterThan(0.03);
 			expect(food.bulk_kg_per_L.value).toBeLessThan(1.1);
+			// A form's own density belongs to a form of the food, and loose pods and ears lie well below a solid 1 kg/L.
+			for (const [form, row] of Object.entries(food.bulkByForm ?? {})) {
+				known(row, form);
+				expect(food.forms.map((f) => f.id)).toContain(form);
+				expect(row.value).toBeLessThan(0.7);
+			}
 			expect(food.keeping.some((k) => k.place === 'counter')).toBe(true);
 			for (const k of food.keeping) {
 				known(k, `keeping ${k.place}`);

@@ -76,6 +76,8 @@ export interface FoodRow {
 	readonly measures: Readonly<Record<string, MeasureRow | Readonly<Record<string, MeasureRow>>>>;
 	/** As it comes in, loose in a bowl. */
 	readonly bulk_kg_per_L: Sourced;
+	/** Where a form lies otherwise: peas in the pod take more room. */
+	readonly bulkByForm?: Readonly<Record<string, Sourced>>;
 	readonly keeping: readonly ({
 		readonly place: PlaceKind;
 		readonly days: Range;

@@ -1,6 +1,9 @@
 import type { CutRow, FoodRow } from '../../reference/tables';
 import { DomainError } from '../errors';
 
+/** Loose in a bowl, kg to the L, in a form. */
+export const bulkOf = (food: FoodRow, form: string): number => (food.bulkByForm?.[form] ?? food.bulk_kg_per_L).value;
+
 /** A food's cut by id. @throws {DomainError} UNKNOWN_CUT, naming the known ones */
 export function cutOf(food: FoodRow, id: string): CutRow {
 	const cut = food.cuts.find((c) => c.id === id);

@@ -1,4 +1,5 @@
 import { distance } from 'fastest-levenshtein';
+import { bulkOf } from '../foods/cuts';
 import { leadingFood, nearFoods, foldName } from '../foods/find-food';
 import type { FoodRow, MeasureRow, PlaceKind } from '../../reference/tables';
 import { readNumber } from './read-number';
@@ -286,9 +287,9 @@ function weigh(
 	}
 	if (amount.unit?.kind === 'volume') {
 		return {
-			grams: amount.number * amount.unit.litres * food.bulk_kg_per_L.value * 1000,
+			grams: amount.number * amount.unit.litres * bulkOf(food, form) * 1000,
 			counted: { number: amount.number, unit: amount.unitWord },
-			because: `a litre of loose ${food.name} taken as ${food.bulk_kg_per_L.value} kg (practice); weigh it if you can`
+			because: `a litre of loose ${food.name} taken as ${bulkOf(food, form)} kg (practice); weigh it if you can`
 		};
 	}
 	const known = Object.keys(food.measures).join(', ');

@@ -58,6 +58,8 @@ describe('what came in', () => {
 		['1 big bowl of raspberries', 'raspberries', 1150],
 		['2 quarts strawberries', 'strawberries', 1361],
 		['2 L strawberries', 'strawberries', 1200],
+		['2 L peas in the pod', 'peas', 700],
+		['2 L shelled peas', 'peas', 1200],
 		['5 kg potatoes from the far bed', 'potatoes', 5000],
 		['10 lbs capsicum', 'bell-peppers', 4536]
 	])('%s', (text, food, grams) => {

@@ -1,3 +1,4 @@
+import { bulkOf } from '$core/foods/cuts';
 import { nearFoods } from '$core/foods/find-food';
 import { freshness, type Freshness } from '$core/foods/freshness';
 import { foodById } from '$core/foods/find-food';
@@ -34,7 +35,7 @@ export function echoOf(reading: Reading, units: Units): Echo {
 				words: `${sayWeight(reading.grams, units)} ${reading.called}${formWords(reading.food, reading.form)}${state}${where}${note}`,
 				detail: [
 					reading.because,
-					`about ${sayVolume(reading.grams / 1000 / reading.food.bulk_kg_per_L.value, units)} loose`
+					`about ${sayVolume(reading.grams / 1000 / bulkOf(reading.food, reading.form), units)} loose`
 				]
 					.filter(Boolean)
 					.join(' · '),
