@@ -1,4 +1,4 @@
-import { sayCount } from '$core/quantities/format';
+import { sayCount, sayWeight, type Units } from '$core/quantities/format';
 import type { RunEvent } from '$core/runs/events';
 
 const spots: Record<string, string> = {
@@ -12,18 +12,18 @@ const spots: Record<string, string> = {
 };
 
 /** A tap in a few words, for "Last:". */
-export function eventWords(event: RunEvent): string {
+export function eventWords(event: RunEvent, units: Units): string {
 	switch (event.type) {
 		case 'heat-on':
 			return 'pot on';
 		case 'boiling':
 			return 'it boils';
 		case 'weigh':
-			return `weighed ${event.grams} g`;
+			return `weighed ${sayWeight(event.grams, units)}`;
 		case 'move':
 			return `potful ${event.potful} ${spots[event.to]}`;
 		case 'resize':
-			return `potfuls of ${event.potful_g} g`;
+			return `potfuls of ${sayWeight(event.potful_g, units)}`;
 		case 'hold':
 			return event.on ? 'on hold' : 'going on';
 		case 'note':

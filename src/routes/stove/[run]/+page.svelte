@@ -231,7 +231,8 @@
 				</div>
 				<div class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
 					<span class="text-soft"
-						>{#if run.last}Last: {eventWords(run.last)}, {sayTimeExact(run.last.at, zone)}{:else}Nothing tapped yet.{/if}</span
+						>{#if run.last}Last: {eventWords(run.last, units)}, {sayTimeExact(run.last.at, zone)}{:else}Nothing tapped
+							yet.{/if}</span
 					>
 					{#if run.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
 				</div>
