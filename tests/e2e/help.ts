@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { expect, test as base, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
 import postgres from 'postgres';
 
@@ -48,7 +49,7 @@ interface Fixtures {
 export const test = base.extend<Fixtures>({
 	home: async ({ context, baseURL }, use) => {
 		const origin = baseURL ?? '';
-		const made = await postForm(context.request, origin, '/kitchen?/newHousehold', { name: `Test ${Math.random()}` });
+		const made = await postForm(context.request, origin, '/kitchen?/newHousehold', { name: 'Test', key: randomUUID() });
 		expect(made.type).toBe('redirect');
 		expect((await postForm(context.request, origin, '/kitchen?/demo', {})).type).toBe('success');
 		const cookie = (await context.cookies()).find((c) => c.name === 'household');
@@ -58,8 +59,8 @@ export const test = base.extend<Fixtures>({
 	clock: async ({ context, baseURL }, use) => {
 		await use(new TestClock(context, baseURL ?? ''));
 	},
-	// eslint-disable-next-line no-empty-pattern
-	sql: async ({}, use) => {
+	sql: async ({ playwright }, use) => {
+		void playwright;
 		const sql = postgres(process.env.E2E_DATABASE_URL ?? '', { max: 2, onnotice: () => {} });
 		await use(sql);
 		await sql.end();

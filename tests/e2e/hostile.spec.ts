@@ -293,7 +293,7 @@ const forms: Form[] = [
 	['the demo laid over lots', at('/kitchen?/demo'), () => ({}), 409, /lots of its own/],
 	['into a household by no id', at('/kitchen?/goTo'), () => ({ id: 'next door' }), 400, /not an id/],
 	['into a household that is none', at('/kitchen?/goTo'), () => ({ id: nobody }), 404, /no such household/],
-	['a household without a name', at('/kitchen?/newHousehold'), () => ({}), 400, /name/]
+	['a household without a name', at('/kitchen?/newHousehold'), () => ({ key: key() }), 400, /name/]
 ];
 
 type Json = [what: string, path: (w: World) => string, body: (w: World) => unknown, status: number, says: RegExp];
@@ -410,7 +410,7 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	const runId = page.url().split('/').pop() ?? '';
 	// Another household, with a run of its own, in another browser.
 	const stranger = await browser.newContext({ baseURL: origin });
-	await postForm(stranger.request, origin, '/kitchen?/newHousehold', { name: 'Next door' });
+	await postForm(stranger.request, origin, '/kitchen?/newHousehold', { name: 'Next door', key: key() });
 	await postForm(stranger.request, origin, '/kitchen?/demo', {});
 	const otherId = (await stranger.cookies()).find((c) => c.name === 'household')?.value ?? '';
 	const other = await ids(otherId);
@@ -478,6 +478,11 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	await Promise.all([1, 2, 3].map(() => postForm(context.request, origin, '/basket?/add', twice)));
 	const [lots] = await sql`select count(*)::int as n from lot where household_id = ${home.id} and food = 'carrots'`;
 	expect(lots?.n).toBe(1);
+	const same = { name: 'Twice', key: key() };
+	const homes = await Promise.all([1, 2].map(() => postForm(stranger.request, origin, '/kitchen?/newHousehold', same)));
+	expect(homes.map((h) => h.type)).toEqual(['redirect', 'redirect']);
+	const [made] = await sql`select count(*)::int as n from household where name = 'Twice'`;
+	expect(made?.n).toBe(1);
 	await stranger.close();
 });
 

@@ -97,6 +97,5 @@ export const line = (most: number) =>
 	Joi.string()
 		.trim()
 		.max(most)
-		// eslint-disable-next-line no-control-regex
-		.pattern(/^[^\u0000-\u001f\u007f]*$/)
+		.pattern(/^\P{Cc}*$/u)
 		.messages({ 'string.pattern.base': '{{#label}} has characters that cannot be kept' });

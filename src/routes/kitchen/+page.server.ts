@@ -1,14 +1,16 @@
 import { and, asc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import Joi from 'joi';
+import { v7 as uuidv7 } from 'uuid';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { mFromFt } from '$core/quantities/units';
 import { foodById } from '$core/foods/find-food';
 import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
 import { AppError, notFound } from '$lib/server/errors';
-import { decimal, decimalWithin, id, line, measureWithin, parse } from '$lib/server/parse';
+import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
 import { newHousehold } from '$lib/server/stores/households';
+import { once } from '$lib/server/stores/once';
 import { dateIn } from '$core/freezing/keep';
 import { demo } from '$demo/household';
 import { fillDemo } from '$demo/load';
@@ -68,6 +70,7 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 			freezer_L: places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0),
 			zones: Intl.supportedValuesOf('timeZone'),
 			empty,
+			key: uuidv7(),
 			isDemo: h.demoDate !== null,
 			others: await others({ locals, cookies })
 		};
@@ -318,12 +321,14 @@ export const actions: Actions = {
 	/** A household beside this one, empty; this browser goes on in it. */
 	newHousehold: (event) =>
 		action(event, async (fields) => {
-			const { name } = parse(Joi.object<{ name: string }>({ name: line(60).required().label('The name') }), fields);
-			const fresh = await newHousehold(event.locals.db, {
-				name,
-				zone: event.locals.household.zone,
-				now: event.locals.now
-			});
+			const { name, key: intent } = parse(
+				Joi.object<{ name: string; key: string }>({ name: line(60).required().label('The name'), key: key() }),
+				fields
+			);
+			const { db, household: h, now } = event.locals;
+			const { fresh } = await once(db, h.id, intent, now, async (tx) => ({
+				fresh: await newHousehold(tx, { name, zone: h.zone, now })
+			}));
 			remember(event, fresh);
 			redirect(303, '/kitchen');
 		})

@@ -382,6 +382,7 @@
 			</form>
 		{/if}
 		<form method="POST" action="?/newHousehold" use:enhance={withNotice()} class="flex flex-wrap items-end gap-2">
+			<input type="hidden" name="key" value={data.key} />
 			<label class="field"
 				><span>a household beside this one</span><input
 					name="name"

@@ -95,7 +95,12 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		measures: () =>
 			db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
 	};
-	const touch = () => db.update(household).set({ touched: true }).where(eq(household.id, householdId));
+	/** A change by hand and its mark on the household: both or neither. */
+	const change = (work: (tx: Tx) => Promise<unknown>) =>
+		db.transaction(async (tx) => {
+			await work(tx);
+			await tx.update(household).set({ touched: true }).where(eq(household.id, householdId));
+		});
 
 	return {
 		...parts,
@@ -144,14 +149,15 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				.where(eq(household.id, householdId));
 		},
 		async addPlace(values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
-			await named('name', values.name, async () => {
-				const [last] = await db
-					.select({ n: sql<number>`coalesce(max(${place.position}), -1)::int` })
-					.from(place)
-					.where(eq(place.householdId, householdId));
-				await db.insert(place).values({ id: uuidv7(), householdId, position: (last?.n ?? -1) + 1, ...values });
-			});
-			await touch();
+			await named('name', values.name, () =>
+				change(async (tx) => {
+					const [last] = await tx
+						.select({ n: sql<number>`coalesce(max(${place.position}), -1)::int` })
+						.from(place)
+						.where(eq(place.householdId, householdId));
+					await tx.insert(place).values({ id: uuidv7(), householdId, position: (last?.n ?? -1) + 1, ...values });
+				})
+			);
 		},
 		async addPot(values: {
 			name: string;
@@ -160,42 +166,47 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			burnerKind: (typeof pot.$inferSelect)['burnerKind'];
 			basketL: number | null;
 		}) {
-			await named('name', values.name, () => db.insert(pot).values({ id: uuidv7(), householdId, ...values }));
-			await touch();
+			await named('name', values.name, () =>
+				change((tx) => tx.insert(pot).values({ id: uuidv7(), householdId, ...values }))
+			);
 		},
 		async addContainer(values: { name: string; kind: 'bag' | 'box' | 'jar'; volumeMl: number; count: number }) {
-			await named('name', values.name, () => db.insert(container).values({ id: uuidv7(), householdId, ...values }));
-			await touch();
+			await named('name', values.name, () =>
+				change((tx) => tx.insert(container).values({ id: uuidv7(), householdId, ...values }))
+			);
 		},
 		async setContainerCount(id: string, count: number) {
-			const changed = await db
-				.update(container)
-				.set({ count })
-				.where(and(eq(container.householdId, householdId), eq(container.id, id)))
-				.returning({ id: container.id });
-			if (changed.length === 0) throw notFound('container');
-			await touch();
+			await change(async (tx) => {
+				const changed = await tx
+					.update(container)
+					.set({ count })
+					.where(and(eq(container.householdId, householdId), eq(container.id, id)))
+					.returning({ id: container.id });
+				if (changed.length === 0) throw notFound('container');
+			});
 		},
 		async setMeasure(values: { name: string; food: string; grams: number }) {
-			await db
-				.insert(ownMeasure)
-				.values({ id: uuidv7(), householdId, ...values })
-				.onConflictDoUpdate({
-					target: [ownMeasure.householdId, ownMeasure.name, ownMeasure.food],
-					set: { grams: values.grams }
-				});
-			await touch();
+			await change((tx) =>
+				tx
+					.insert(ownMeasure)
+					.values({ id: uuidv7(), householdId, ...values })
+					.onConflictDoUpdate({
+						target: [ownMeasure.householdId, ownMeasure.name, ownMeasure.food],
+						set: { grams: values.grams }
+					})
+			);
 		},
 		async remove(what: 'place' | 'pot' | 'container' | 'measure', id: string) {
 			const table = { place, pot, container, measure: ownMeasure }[what];
-			await named('id', what, async () => {
-				const gone = await db
-					.delete(table)
-					.where(and(eq(table.householdId, householdId), eq(table.id, id)))
-					.returning({ id: table.id });
-				if (gone.length === 0) throw notFound(what);
-			});
-			await touch();
+			await named('id', what, () =>
+				change(async (tx) => {
+					const gone = await tx
+						.delete(table)
+						.where(and(eq(table.householdId, householdId), eq(table.id, id)))
+						.returning({ id: table.id });
+					if (gone.length === 0) throw notFound(what);
+				})
+			);
 		},
 		async isEmpty(): Promise<boolean> {
 			const [any] = await db.select({ id: lot.id }).from(lot).where(eq(lot.householdId, householdId)).limit(1);
