@@ -12,6 +12,29 @@ export const sources = {
 		title: 'USDA Complete Guide to Home Canning, AIB 539, 2015',
 		short: 'USDA Guide to Home Canning, 2015'
 	},
+	soEasy: {
+		title: 'So Easy to Preserve, 6th edition, University of Georgia Cooperative Extension',
+		short: 'So Easy to Preserve'
+	},
+	nchfpDrying: {
+		title: 'National Center for Home Food Preservation, Drying; Jerky',
+		short: 'NCHFP, Drying'
+	},
+	nchfpStoring: {
+		title: 'National Center for Home Food Preservation, Storing: vacuum packaging; garlic and herbs in oil',
+		short: 'NCHFP, Storing'
+	},
+	fsisJerky: { title: 'USDA FSIS, Jerky and Food Safety', short: 'USDA FSIS, Jerky' },
+	fsisTemperatures: {
+		title: 'USDA FSIS, Safe Minimum Internal Temperature Chart; Cold Food Storage Chart',
+		short: 'USDA FSIS, temperatures and cold storage'
+	},
+	foodCode2022: { title: 'FDA Food Code 2022, 3-401.11, 3-501.14', short: 'FDA Food Code 2022' },
+	extensionOxygen: {
+		title: 'Utah State University Extension, Storing dry foods with oxygen absorbers',
+		short: 'Utah State University Extension'
+	},
+	usdaSr: { title: 'USDA National Nutrient Database for Standard Reference, Legacy', short: 'USDA SR Legacy' },
 	usdaFreezingYield: {
 		title: 'USDA Home and Garden Bulletin 10, Home Freezing of Fruits and Vegetables, yields',
 		short: 'USDA Bulletin 10, yields'
