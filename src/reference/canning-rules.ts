@@ -78,7 +78,12 @@ export const canningRules = {
 		...guide
 	},
 	coolLeast_h: { value: 12, unit: 'h', at: 'undisturbed, 12 to 24 hours, then the seal is checked', ...guide },
-	coolMost_h: { value: 24, unit: 'h', at: 'within which an unsealed jar is reprocessed or goes into the fridge', ...guide },
+	coolMost_h: {
+		value: 24,
+		unit: 'h',
+		at: 'within which an unsealed jar is reprocessed or goes into the fridge',
+		...guide
+	},
 	sterileBelow_min: { value: 10, unit: 'min', at: 'processes shorter than this need sterilised jars', ...guide },
 	sterilise_min: { value: 10, unit: 'min', at: 'boiled, and a minute more for each 1,000 ft', ...guide },
 	steamCanner_min: {
@@ -93,7 +98,12 @@ export const canningRules = {
 	loadQuarts: { value: 7, unit: 'jar', at: 'a usual canner, boiling water or pressure', ...guide },
 	loadPints: { value: 9, unit: 'jar', at: 'a usual canner, one layer', ...guide },
 	smallestCanner: { value: 4, unit: 'jar', at: 'quarts that a pressure canner must hold at the least', ...guide },
-	dialTest_months: { value: 12, unit: 'month', at: 'a dial gauge is tested every year; over 2 lb out, replaced', ...guide }
+	dialTest_months: {
+		value: 12,
+		unit: 'month',
+		at: 'a dial gauge is tested every year; over 2 lb out, replaced',
+		...guide
+	}
 } as const satisfies Record<string, Row>;
 
 /** Acid that goes into each jar, where it is part of the process; half of a quart's for a pint. */

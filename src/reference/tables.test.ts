@@ -86,8 +86,9 @@ describe('the tables', () => {
 					const share = cut.yields[form.id];
 					expect(share, `${cut.id} from ${form.id}`).toBeDefined();
 					if (share) known(share, 'yield');
-					expect(share?.value).toBeGreaterThan(0.2);
-					expect(share?.value).toBeLessThanOrEqual(1);
+					expect(share?.value).toBeGreaterThan(0.1);
+					// Dry beans take up water: more comes out than went in.
+					expect(share?.value).toBeLessThanOrEqual(food.id === 'dry-beans' ? 2.5 : 1);
 				}
 				for (const id of cut.blanch ?? []) expect(blanchRows.map((r) => r.id)).toContain(id);
 				expect(cut.use.length).toBeGreaterThan(10);

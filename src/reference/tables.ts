@@ -1,5 +1,9 @@
 import blanching from './blanching.json';
-import foods from './foods.json';
+import fruit from './foods/fruit.json';
+import herbs from './foods/herbs.json';
+import meat from './foods/meat.json';
+import mushrooms from './foods/mushrooms.json';
+import vegetables from './foods/vegetables.json';
 import type { Confidence, Provenance } from './row';
 import type { SourceId } from './sources';
 
@@ -50,16 +54,25 @@ export interface CutRow {
 	readonly use: string;
 	readonly raw: RawFreezing;
 	readonly blanch?: readonly string[];
-	readonly cookFirst?: { readonly words: string; readonly months: Range } & Provenance;
+	/** Cooked instead of blanched; `untimed` where no time is published and the cook judges it. */
+	readonly cookFirst?: { readonly words: string; readonly months: Range; readonly untimed?: boolean } & Provenance;
 	readonly byproducts?: readonly string[];
 	readonly prepare?: string;
-	readonly pack: 'loose' | 'flat' | 'balls' | 'wrap' | 'dry';
+	readonly pack: PackKind;
 }
+export type PackKind = 'loose' | 'flat' | 'balls' | 'wrap' | 'dry' | 'liquid';
+export type FoodGroup =
+	'vegetable' | 'fruit' | 'herb' | 'flower' | 'mushroom' | 'meat' | 'poultry' | 'fish' | 'stock' | 'dish';
+/** What a food brings with it that the safety rules must know. */
+export type FoodMark = 'wild-mushroom' | 'elder' | 'rhubarb-leaves' | 'infused-oil' | 'raw-kidney' | 'game';
 export interface FoodRow {
 	readonly id: string;
 	readonly name: string;
 	readonly names: readonly string[];
-	readonly group: 'vegetable' | 'fruit';
+	readonly group: FoodGroup;
+	/** Out of the cold two hours at most, whatever the place: meat, fish, stock and cooked dishes. */
+	readonly perishable?: boolean;
+	readonly marks?: readonly FoodMark[];
 	readonly acid: { readonly class: 'low' | 'high' | 'borderline'; readonly pH: Range } & Provenance;
 	readonly composition: {
 		readonly water: number;
@@ -83,6 +96,19 @@ export interface FoodRow {
 		readonly days: Range;
 		readonly at_C: number;
 	} & Provenance)[];
+	/** The store it wants: °C, % relative humidity, weeks. */
+	readonly want?: {
+		readonly C: Range;
+		readonly rh: Range;
+		readonly weeks: Range;
+	} & Provenance;
+	/** Kinds of it that behave otherwise. */
+	readonly traits?: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly names: readonly string[];
+		readonly matters: string;
+	}[];
 	/** Colder than this hurts it, so that cold no longer lengthens its life. */
 	readonly coldest_C: number;
 	readonly intake: string;
@@ -91,6 +117,6 @@ export interface FoodRow {
 }
 
 // JSON widens literals to strings; a test checks every row against the schema, so the claim is safe here.
-export const foodRows = foods as unknown as readonly FoodRow[];
+export const foodRows = [...vegetables, ...fruit, ...herbs, ...mushrooms, ...meat] as unknown as readonly FoodRow[];
 export const blanchRows = blanching as unknown as readonly BlanchRow[];
 export type { Confidence, SourceId };

@@ -74,7 +74,9 @@ describe('published blanching times', () => {
 
 	it('gives no blanching time to a cut that has none published', () => {
 		for (const food of foodRows) {
-			for (const cut of food.cuts) if (cut.cookFirst) expect(cut.blanch ?? []).toEqual([]);
+			// Mushrooms are the exception: the list steams them, and they are as well cooked in the pan.
+			if (food.group === 'mushroom') continue;
+			for (const cut of food.cuts) if (cut.cookFirst) expect(cut.blanch ?? [], food.id).toEqual([]);
 		}
 	});
 

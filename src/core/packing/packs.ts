@@ -1,4 +1,5 @@
 import { freezingRules } from '../../reference/rules';
+import type { PackKind } from '../../reference/tables';
 import { DomainError, mustBePositive } from '../errors';
 
 export interface Container {
@@ -15,7 +16,7 @@ export interface PacksInput {
 	readonly portion_g: number;
 	/** Bagged, kg to the L. */
 	readonly bulk_kg_per_L: number;
-	readonly pack: 'loose' | 'flat' | 'balls' | 'wrap' | 'dry';
+	readonly pack: PackKind;
 	readonly containers: readonly Container[];
 	/** The household's own choice; else the smallest that fits. */
 	readonly containerId?: string;
@@ -40,7 +41,8 @@ const headspace: Record<PacksInput['pack'], string> = {
 	flat: 'pressed flat and thin, ½ in of headspace',
 	balls: 'pressed in balls or pucks, ½ in of headspace',
 	wrap: 'wrapped tight or bagged, no headspace',
-	dry: 'dry pack: ½ in of headspace'
+	dry: 'dry pack: ½ in of headspace',
+	liquid: 'liquid pack, wide mouth: ½ in of headspace to a pint, 1 in to a quart'
 };
 
 /**

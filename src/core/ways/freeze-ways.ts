@@ -230,13 +230,18 @@ function cooked(
 	portion_g: number
 ): FreezeWay | RefusedWay {
 	const pot = choosePot(input.kitchen, input.choices.potId);
-	const words = 'no time is published; cook until just tender';
+	const words = cook.untimed ? 'no time is published; cook until just tender' : 'cooked until tender';
+	const note = cut.blanch
+		? 'Cooking in the pan does the work of blanching.'
+		: cook.untimed
+			? 'No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'
+			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
 		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: words,
 		load_g: Math.round(input.grams * share(cut, input.form)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
 		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
-		notes: ['No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'],
+		notes: [note],
 		source: sources[cook.source].short, confidence: cook.confidence, hotWork: true
 	}); // prettier-ignore
 }
