@@ -42,6 +42,8 @@ export function mustBeWithin(value: number, low: number, high: number, field: st
 /** A legitimate outcome: not advised, with the reason, whose word it is, and a way on. */
 export interface Refusal {
 	readonly kind: 'refused';
+	/** Which rule of the safety tables, where one stands behind it. */
+	readonly rule?: string;
 	readonly reason: string;
 	readonly source: string;
 	readonly instead: readonly string[];

@@ -32,6 +32,8 @@ export interface CanningProduct {
 	readonly locator: string;
 	/** Only as the tested recipe has it. */
 	readonly recipe?: boolean;
+	/** Another thing than its food as it is: given only when it is asked for. */
+	readonly asked?: boolean;
 	readonly acid: AcidId | null;
 	readonly prepare: string;
 	readonly mind?: readonly string[];

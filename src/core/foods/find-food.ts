@@ -13,7 +13,8 @@ export function foldName(text: string): string {
 
 const byName = new Map<string, FoodRow>();
 for (const food of foodRows) {
-	for (const name of [food.id, food.name, ...food.names]) byName.set(foldName(name), food);
+	const kinds = (food.traits ?? []).flatMap((t) => t.names);
+	for (const name of [food.id, food.name, ...food.names, ...kinds]) byName.set(foldName(name), food);
 }
 
 /** The food of this id, or undefined. */

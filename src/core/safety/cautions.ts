@@ -1,5 +1,6 @@
-import type { FoodRow } from '../../reference/tables';
+import { cautionTexts } from '../../reference/cautions';
 import type { SourceId } from '../../reference/sources';
+import type { FoodRow } from '../../reference/tables';
 
 export interface Caution {
 	readonly id: string;
@@ -7,47 +8,67 @@ export interface Caution {
 	readonly source: SourceId;
 }
 
-const all = {
-	cookVegetables: {
-		id: 'cook-vegetables',
-		text: 'Cook frozen vegetables before eating: blanching and freezing kill few germs.',
-		source: 'fsis'
-	},
-	steam: {
-		id: 'steam',
-		text: 'Steam and boiling water burn: lid away from you, basket lifted slowly, children well back.',
-		source: 'practice'
-	},
-	freezer: {
-		id: 'freezer',
-		text: 'The freezer stays at −18 °C (0 °F) or below; set it to its coldest a day before a large load.',
-		source: 'nchfpFreezing'
-	},
-	thawedTomatoes: {
-		id: 'thawed-tomatoes',
-		text: 'Thawed tomatoes are never canned whole or in pieces: only as juice or cooked down, with the acid a tested recipe names.',
-		source: 'usdaCanning2015'
-	},
-	lowAcid: {
-		id: 'low-acid',
-		text: 'Low in acid: never kept in a sealed jar or bag outside the cold without a tested pressure canning process. Botulism gives no sign.',
-		source: 'usdaCanning2015'
-	},
-	authority: {
-		id: 'authority',
-		text: 'Your local food authority or extension service has the last word; food for sale needs licensed practice.',
-		source: 'practice'
-	}
-} as const satisfies Record<string, Caution>;
+type CautionId = keyof typeof cautionTexts;
+const say = (ids: readonly (CautionId | false | undefined)[]): Caution[] =>
+	[...new Set(ids)].filter((id): id is CautionId => !!id).map((id) => ({ id, ...cautionTexts[id] }));
+
+/** What the food itself brings, whatever is done with it. */
+const ofFood = (food: FoodRow): CautionId[] => {
+	const marks = food.marks ?? [];
+	return [
+		...(marks.includes('wild-mushroom') ? (['wild-mushrooms'] as const) : []),
+		...(marks.includes('elder') ? (['elder'] as const) : []),
+		...(marks.includes('rhubarb-leaves') ? (['rhubarb'] as const) : []),
+		...(marks.includes('infused-oil') ? (['infused-oil'] as const) : []),
+		...(marks.includes('raw-kidney') ? (['kidney-beans'] as const) : []),
+		...(marks.includes('game') ? (['game'] as const) : [])
+	];
+};
 
 /** What must be said beside a way of freezing this food; hot work adds the burns. */
 export function freezingCautions(food: FoodRow, hotWork: boolean): Caution[] {
-	const list: Caution[] = [];
-	if (food.group === 'vegetable') list.push(all.cookVegetables);
-	if (hotWork) list.push(all.steam);
-	list.push(all.freezer);
-	if (food.id === 'tomatoes') list.push(all.thawedTomatoes);
-	if (food.acid.class === 'low') list.push(all.lowAcid);
-	list.push(all.authority);
-	return list;
+	const meat = food.group === 'meat' || food.group === 'poultry' || food.group === 'fish';
+	const cooked = food.group === 'dish' || food.group === 'stock';
+	return say([
+		...ofFood(food),
+		food.group === 'vegetable' && 'cook-vegetables',
+		meat && 'raw-meat',
+		meat && 'thaw',
+		food.group === 'fish' && 'vacuum-thaw',
+		cooked && 'cool-fast',
+		hotWork && 'steam',
+		'freezer',
+		food.id === 'tomatoes' && 'thawed-tomatoes',
+		food.acid.class === 'low' && 'low-acid',
+		'authority'
+	]);
+}
+
+/** What must be said beside a tested process. */
+export function canningCautions(use: {
+	readonly food: FoodRow | null;
+	readonly pressure: boolean;
+	readonly acid: boolean;
+	readonly recipe: boolean;
+}): Caution[] {
+	return say([
+		...(use.food ? ofFood(use.food) : []),
+		use.pressure && 'botulism',
+		use.pressure && 'pressure-lost',
+		use.pressure && 'vent',
+		!use.pressure && 'boil-lost',
+		use.acid && 'acid',
+		use.recipe && 'tested-recipe',
+		'altitude',
+		'jar-size',
+		'cool-jars',
+		use.pressure && 'boil-in-doubt',
+		'burns',
+		'authority'
+	]);
+}
+
+/** What must be said beside the other ways, by name. */
+export function otherCautions(food: FoodRow | null, ids: readonly (CautionId | false)[]): Caution[] {
+	return say([...(food ? ofFood(food) : []), ...ids, 'authority']);
 }

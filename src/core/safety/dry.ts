@@ -1,0 +1,58 @@
+import { heatSteps, type HeatStepRow } from '../../reference/safety';
+import type { FoodRow } from '../../reference/tables';
+import { cFromF } from '../quantities/units';
+import { otherCautions } from './cautions';
+import { foodOf } from './freeze';
+import type { Advice, Question } from './question';
+import { refuse } from './refuse';
+
+/** A step of the table. @throws {Error} it is not there: a bug in the tables */
+export function stepOf(id: string): HeatStepRow {
+	const step = heatSteps.find((s) => s.id === id);
+	if (!step) throw new Error(`There is no heat step "${id}".`);
+	return step;
+}
+const atLeast = (value_C: number, step: HeatStepRow) => step.F !== undefined && value_C >= cFromF(step.F) - 1e-9;
+
+/** Meat, raw or cooked; what a dish is made of counts. */
+export const isMeat = (food: FoodRow): boolean =>
+	['meat', 'poultry', 'fish'].includes(food.group) ||
+	['cooked-meat', 'cooked-chicken', 'beef-stew', 'chile-con-carne', 'meat-soup', 'seafood-soup'].includes(food.id);
+const isPoultry = (food: FoodRow) => food.group === 'poultry' || food.id === 'cooked-chicken';
+
+/** Whether and how something may be dried; for meat with the heat step that makes it safe. */
+export function adviseDrying(question: Question): Advice {
+	const food = foodOf(question);
+	if ('kind' in food) return food;
+	if (food.group === 'fish') return refuse('dry-fish', { food });
+	if (food.id === 'cream-soup') return refuse('dry-dairy', { food });
+	if (food.group === 'stock' || food.id === 'vegetable-soup' || food.id === 'meat-soup' || food.id === 'seafood-soup')
+		return refuse('dry-stock', { food });
+	if (!isMeat(food)) {
+		return {
+			kind: 'allowed',
+			way: 'dry',
+			food,
+			processes: [],
+			heat: [],
+			blanch: [],
+			cautions: otherCautions(food, ['dry-dry'])
+		};
+	}
+	const step = stepOf(isPoultry(food) ? 'jerky-poultry' : 'jerky-meat');
+	const air = stepOf('dry-meat-air');
+	if (question.heatStep === 'none') return refuse('meat-no-heat', { food });
+	if (question.heat_C !== undefined && !atLeast(question.heat_C, step)) return refuse('meat-heat-low', { food });
+	if (question.air_C !== undefined && !atLeast(question.air_C, air)) return refuse('meat-air-low', { food });
+	if (question.withOthers) return refuse('meat-with-herbs', { food });
+	if (question.place === 'room' || question.place === 'cellar') return refuse('meat-shelf', { food });
+	return {
+		kind: 'allowed',
+		way: 'dry',
+		food,
+		processes: [],
+		heat: [step, air],
+		blanch: [],
+		cautions: otherCautions(food, ['raw-meat', 'jerky-heat', 'meat-frozen'])
+	};
+}

@@ -1,0 +1,123 @@
+import type { FoodRow } from '../../reference/tables';
+import type { HeatStepRow } from '../../reference/safety';
+import { productsOf } from '../canning/products';
+import { otherCautions } from './cautions';
+import { isMeat, stepOf } from './dry';
+import { foodOf } from './freeze';
+import type { Advice, Question } from './question';
+import { refuse } from './refuse';
+
+type Cautions = Parameters<typeof otherCautions>[1];
+const allow = (question: Question, food: FoodRow, cautions: Cautions, heat: readonly HeatStepRow[] = []): Advice => ({
+	kind: 'allowed',
+	way: question.way,
+	food,
+	processes: [],
+	heat,
+	blanch: [],
+	cautions: otherCautions(food, cautions)
+});
+
+/** Dry enough to sit without air at room temperature: said to be dried, or measured at 10 % or below. */
+const isDry = (question: Question, food: FoodRow) =>
+	question.moisture !== undefined ? question.moisture <= 10 : question.state === 'dried' || food.id === 'dry-beans';
+const atRoom = (question: Question) =>
+	question.place === undefined || question.place === 'room' || question.place === 'cellar';
+const fatty = (food: FoodRow) => food.composition.fat > 10;
+
+type Keeper = (question: Question, food: FoodRow) => Advice;
+
+/** Every way of keeping or handling beside canning, freezing and drying, each with the rule that stops it. */
+const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
+	vacuum: (q, food) => {
+		if (atRoom(q)) {
+			// What was not said is not taken for safe: a vacuum pack is for the cold unless the food is dry.
+			if (isMeat(food)) return refuse(q.state === 'dried' ? 'meat-shelf' : 'vacuum-room', { food });
+			if (!isDry(q, food)) return refuse('vacuum-room', { food });
+		}
+		if (q.place === 'fridge' && q.state !== 'dried' && (food.id === 'garlic' || food.group === 'mushroom')) {
+			return refuse('vacuum-raw-garlic', { food });
+		}
+		if (q.place === 'fridge' && food.leafy && (q.days ?? 0) > 7) return refuse('fridge-vacuum-greens', { food });
+		if (q.place === 'fridge' && food.perishable && tooLong(q, food)) return refuse('fridge-days', { food });
+		return allow(q, food, ['vacuum', isMeat(food) && 'vacuum-thaw']);
+	},
+	absorber: (q, food) => {
+		if (isMeat(food) && atRoom(q)) return refuse('meat-shelf', { food });
+		if (!isDry(q, food)) return refuse('absorber-moist', { food });
+		return fatty(food) ? refuse('absorber-fat', { food }) : allow(q, food, ['absorber']);
+	},
+	'infuse-oil': (q, food) => {
+		if (q.place !== 'fridge' && q.place !== 'freezer') return refuse('oil-shelf', { food });
+		if (q.place === 'fridge' && (q.days ?? 0) > 4) return refuse('oil-days', { food });
+		return allow(q, food, ['infused-oil'], q.place === 'fridge' ? [stepOf('oil-fridge')] : [stepOf('freezer')]);
+	},
+	'freeze-dry': (q, food) => {
+		if (food.composition.fat > 30) return refuse('freeze-dry-fat', { food });
+		return allow(q, food, ['freeze-dry', isMeat(food) && 'raw-meat']);
+	},
+	ferment: (q, food) => {
+		if (isMeat(food) || food.group === 'dish' || food.group === 'stock') return refuse('ferment-meat', { food });
+		return q.salt === 'reduced' ? refuse('salt-reduced', { food }) : allow(q, food, ['ferment']);
+	},
+	pickle: (q, food) => {
+		if (isMeat(food) && atRoom(q)) return refuse('vacuum-room', { food });
+		if (q.acid === 'reduced' || q.acid === 'none') return refuse('acid-reduced', { food });
+		const tested = productsOf(food.id).some((p) => p.locator.startsWith('Guide 6'));
+		if (atRoom(q) && (q.recipe === 'own' || !tested)) return refuse('pickle-shelf-own', { food });
+		return allow(q, food, ['tested-recipe', 'fridge']);
+	},
+	jam: (q, food) => {
+		const tested = productsOf(food.id).some((p) => p.locator.startsWith('Guide 7'));
+		if (atRoom(q) && (q.recipe === 'own' || !tested)) return refuse('jam-own', { food });
+		return allow(q, food, ['tested-recipe', 'fridge']);
+	},
+	smoke: (q, food) =>
+		(isMeat(food) || food.perishable) && atRoom(q)
+			? refuse('smoke-shelf', { food })
+			: allow(q, food, ['smoke', 'fridge']),
+	salt: (q, food) =>
+		(isMeat(food) || food.perishable) && atRoom(q) ? refuse('salt-shelf', { food }) : allow(q, food, ['fridge']),
+	cellar: (q, food) =>
+		food.want && !food.perishable && food.want.weeks[1] >= 2
+			? allow(q, food, ['store'])
+			: refuse('cellar-unfit', { food }),
+	fridge: (q, food) => {
+		if (food.leafy && q.sealed && (q.days ?? 0) > 7) return refuse('fridge-vacuum-greens', { food });
+		return tooLong(q, food) ? refuse('fridge-days', { food }) : allow(q, food, ['fridge'], [stepOf('fridge')]);
+	},
+	room: (q, food) => (food.perishable ? refuse('perishable-room', { food }) : allow(q, food, ['store'])),
+	'hold-packed': (_q, food) => refuse('held-packed', { food }),
+	thaw: (q, food) => {
+		if (q.thaw === 'counter' || (q.thaw === undefined && q.place === 'room')) return refuse('counter-thaw', { food });
+		if (isMeat(food) && q.sealed) return refuse('vacuum-thaw', { food });
+		return allow(q, food, ['thaw'], q.thaw === 'cold-water' ? [stepOf('thaw-water')] : []);
+	},
+	'serve-raw': (q, food) => {
+		const marks = food.marks ?? [];
+		if (marks.includes('wild-mushroom')) return refuse('wild-mushroom-raw', { food });
+		if (marks.includes('elder') && food.group === 'fruit') return refuse('elder-raw', { food });
+		if (marks.includes('raw-kidney')) return refuse('raw-kidney', { food });
+		if (isMeat(food)) return refuse('serve-raw-meat', { food });
+		if (food.group === 'vegetable' && (q.state === 'frozen' || q.state === 'thawed')) {
+			return refuse('serve-raw-frozen', { food });
+		}
+		return allow(q, food, []);
+	}
+};
+
+function tooLong(question: Question, food: FoodRow): boolean {
+	const fridge = food.keeping.find((k) => k.place === 'fridge');
+	return (
+		question.days !== undefined && fridge !== undefined && food.perishable === true && question.days > fridge.days[1]
+	);
+}
+
+/** Whether something may be kept or handled so. */
+export function adviseKeeping(question: Question): Advice {
+	const food = foodOf(question);
+	if ('kind' in food) return food;
+	const keeper = keepers[question.way];
+	if (!keeper) throw new Error(`There is no rule for the way "${question.way}".`);
+	return keeper(question, food);
+}
