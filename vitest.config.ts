@@ -18,7 +18,7 @@ export default defineConfig({
 				test: {
 					name: 'core and server',
 					environment: 'node',
-					include: ['src/**/*.test.ts', 'bin/**/*.test.ts'],
+					include: ['src/**/*.test.ts', 'bin/**/*.test.ts', 'tests/recall/*.test.ts', 'tests/outside/*.test.ts'],
 					exclude: ['src/**/*.svelte.test.ts'],
 					globalSetup: ['tests/unit-database.ts'],
 					testTimeout: 120_000

@@ -1,0 +1,212 @@
+import { describe, expect, it } from 'vitest';
+import { refusalRows } from '../../reference/safety';
+import { sources } from '../../reference/sources';
+import { advise } from './advise';
+import type { Question } from './question';
+
+const ask = (question: Question) => advise(question);
+const rule = (question: Question) => {
+	const advice = ask(question);
+	return advice.kind === 'refused' ? advice.rule : `allowed: ${advice.processes.length} processes`;
+};
+const can = (food: string, more: Partial<Question> = {}): Question => ({ way: 'can', food, altitude_m: 100, ...more });
+
+/** One question for each rule: what a person may well ask, and must not be given. */
+const cases: readonly (readonly [string, Question])[] = [
+	['unknown-food', can('moon cheese')],
+	['low-acid-needs-pressure', can('green beans', { canner: 'boiling-water' })],
+	['no-boiling-water', can('tomatoes', { product: 'spaghetti-sauce', canner: 'boiling-water' })],
+	['no-pressure', can('strawberry jam with powdered pectin', { canner: 'pressure' })],
+	['untested-food', can('celeriac')],
+	['untested-product', can('asparagus', { product: 'tempura' })],
+	['untested-style', can('apples', { style: 'raw' })],
+	['jar-too-large', can('green beans', { jar: 'half-gallon' })],
+	['altitude-missing', { way: 'can', food: 'green beans' }],
+	['altitude-above-table', can('green beans', { altitude_m: 3500 })],
+	['thickener', can('apple pie filling', { additives: ['cornstarch'] })],
+	['grain', can('vegetable soup', { additives: ['noodles'] })],
+	['dairy', can('vegetable soup', { additives: ['cream'] })],
+	['egg', can('beets', { product: 'pickled', additives: ['egg'] })],
+	['bread', can('vegetable soup', { additives: ['bread'] })],
+	['fat', can('tomatoes', { product: 'crushed', additives: ['oil'] })],
+	['extra-low-acid', can('salsa', { additives: ['peppers'] })],
+	['meat-added', can('spaghetti sauce without meat', { additives: ['meat'] })],
+	['dry-in-soup', can('vegetable soup', { additives: ['dry-vegetables'] })],
+	['acid-reduced', can('tomatoes', { acid: 'none' })],
+	['salt-reduced', can('sauerkraut', { salt: 'reduced' })],
+	['own-recipe', can('salsa', { recipe: 'own' })],
+	['open-kettle', can('jam', { canner: 'open-kettle' })],
+	['oven', can('peaches', { canner: 'oven' })],
+	['multicooker', can('green beans', { canner: 'multicooker' })],
+	['steam-low-acid', can('carrots', { canner: 'steam' })],
+	['steam-too-long', can('tomatoes', { product: 'raw-no-liquid', canner: 'steam' })],
+	['thawed-tomatoes', can('tomatoes', { product: 'whole-in-water', state: 'thawed' })],
+	['held-packed', { way: 'hold-packed', food: 'green beans', place: 'fridge', days: 3 }],
+	['damaged', can('tomatoes', { state: 'damaged' })],
+	['can/summer-squash', can('courgettes')],
+	['can/cabbage-kin', can('broccoli')],
+	['can/eggplant', can('aubergine')],
+	['can/celery', can('celery')],
+	['can/lettuce', can('lettuce')],
+	['can/artichokes', can('artichokes')],
+	['can/edible-pod-peas', can('mangetout')],
+	['can/garlic', can('garlic')],
+	['can/cucumbers', can('cucumbers')],
+	['can/bananas', can('cantaloupe')],
+	['can/elderberries', can('elderberries')],
+	['can/strawberries', can('strawberries')],
+	['can/persimmons', can('persimmons')],
+	['can/white-peaches', can('white peaches')],
+	['can/squash-mash', can('pumpkins', { product: 'mashed' })],
+	['can/squash-mash', can('pumpkin butter')],
+	['can/mash', can('potatoes', { product: 'mashed' })],
+	['can/wild-mushrooms', can('morels')],
+	['can/wild-mushrooms', can('wild mushrooms')],
+	['can/other-mushrooms', can('shiitake')],
+	['can/herbs', can('basil')],
+	['can/pesto', can('pesto')],
+	['can/eggs', can('eggs')],
+	['can/dairy', can('butter')],
+	['can/bread', can('banana bread')],
+	['can/grain', can('rice')],
+	['can/cured-meat', can('bacon')],
+	['can/lean-fish', can('cod')],
+	['can/goat', can('goat')],
+	['can/giblets', can('giblets')],
+	['can/cream-soup', can('cream soup')],
+	['can/own-dish', can('beef stew')],
+	['can/lard', can('lard')],
+	['can/chocolate', can('chocolate sauce')],
+	['can/avocado', can('avocado')],
+	['can/stuffed', can('stuffed peppers')],
+	['freeze-untimed', { way: 'freeze-blanched', food: 'potatoes', cut: 'shreds' }],
+	['serve-raw-frozen', { way: 'serve-raw', food: 'peas', state: 'frozen' }],
+	['serve-raw-meat', { way: 'serve-raw', food: 'ground beef' }],
+	['wild-mushroom-raw', { way: 'freeze-raw', food: 'chanterelles' }],
+	['wild-mushroom-unknown', { way: 'dry', food: 'morels', identified: false }],
+	['wild-mushroom-unknown', { way: 'freeze-cooked', food: 'wild mushrooms' }],
+	['elder-green', { way: 'dry', food: 'elderflowers', part: 'stems' }],
+	['elder-raw', { way: 'serve-raw', food: 'elderberries' }],
+	['rhubarb-leaves', { way: 'freeze-raw', food: 'rhubarb', part: 'leaves' }],
+	['raw-kidney', { way: 'serve-raw', food: 'kidney beans' }],
+	['meat-no-heat', { way: 'dry', food: 'venison', heatStep: 'none' }],
+	['meat-heat-low', { way: 'dry', food: 'chicken', heat_C: 71.2 }],
+	['meat-air-low', { way: 'dry', food: 'cooked mince', air_C: 46 }],
+	['meat-shelf', { way: 'dry', food: 'beef', place: 'room' }],
+	['meat-with-herbs', { way: 'dry', food: 'beef', withOthers: true }],
+	['dry-fish', { way: 'dry', food: 'salmon' }],
+	['dry-dairy', { way: 'dry', food: 'cream soup' }],
+	['dry-stock', { way: 'dry', food: 'chicken stock' }],
+	['vacuum-room', { way: 'vacuum', food: 'carrots' }],
+	['vacuum-raw-garlic', { way: 'vacuum', food: 'garlic', place: 'fridge' }],
+	['vacuum-thaw', { way: 'thaw', food: 'trout', thaw: 'fridge', sealed: true }],
+	['absorber-moist', { way: 'absorber', food: 'apples', moisture: 20 }],
+	['absorber-fat', { way: 'absorber', food: 'coconut', moisture: 4 }],
+	['oil-shelf', { way: 'infuse-oil', food: 'garlic' }],
+	['oil-days', { way: 'infuse-oil', food: 'basil', place: 'fridge', days: 10 }],
+	['ferment-meat', { way: 'ferment', food: 'pork' }],
+	['pickle-shelf-own', { way: 'pickle', food: 'carrots', place: 'room' }],
+	['jam-own', { way: 'jam', food: 'zucchini', place: 'room' }],
+	['smoke-shelf', { way: 'smoke', food: 'trout', place: 'room' }],
+	['salt-shelf', { way: 'salt', food: 'cod', place: 'room' }],
+	['freeze-dry-fat', { way: 'freeze-dry', food: 'goose' }],
+	['cellar-unfit', { way: 'cellar', food: 'chicken' }],
+	['perishable-room', { way: 'room', food: 'meat stock' }],
+	['fridge-days', { way: 'fridge', food: 'ground beef', days: 5 }],
+	['counter-thaw', { way: 'thaw', food: 'ground beef', thaw: 'counter' }],
+	['fridge-vacuum-greens', { way: 'vacuum', food: 'spinach', place: 'fridge', days: 14 }]
+];
+
+describe('what is refused', () => {
+	it.each(cases.map(([id, question]) => [id, question.way, question.food, question] as const))(
+		'%s: to %s %s',
+		(id, _way, _food, question) => {
+			expect(rule(question)).toBe(id);
+			const advice = ask(question);
+			if (advice.kind !== 'refused') throw new Error('allowed');
+			// One sentence, the source's full title, and a way on.
+			expect(advice.reason).toMatch(/^[A-Z“].+\.$/);
+			expect(Object.values(sources).map((s) => s.title)).toContain(advice.source);
+			expect(advice.instead.length).toBeGreaterThan(0);
+		}
+	);
+	it('has a question for every rule of the table, so that no rule is dead', () => {
+		const asked = new Set(cases.map(([id]) => id));
+		const own = ['freeze-lettuce'];
+		expect(refusalRows.map((r) => r.id).filter((id) => !asked.has(id))).toEqual([]);
+	});
+	it('refuses raw what the food’s own row refuses', () => {
+		expect(rule({ way: 'freeze-raw', food: 'lettuce' })).toBe('freeze-raw/lettuce');
+		expect(rule({ way: 'freeze-raw', food: 'potatoes' })).toBe('freeze-raw/potatoes');
+		expect(rule({ way: 'freeze-raw', food: 'beets' })).toBe('freeze-raw/beets');
+	});
+	it('names a near food for a misspelt one', () => {
+		expect(ask(can('zuchini plants'))).toMatchObject({ kind: 'refused', rule: 'unknown-food' });
+		const advice = ask(can('aspargus'));
+		expect(advice.kind === 'refused' && advice.instead[0]).toMatch(/asparagus/);
+	});
+});
+
+describe('what is allowed, and what is said with it', () => {
+	it('gives each jerky its own heat step, and the air of the dryer', () => {
+		const beef = ask({ way: 'dry', food: 'beef' });
+		const bird = ask({ way: 'dry', food: 'turkey' });
+		// USDA FSIS, Jerky and Food Safety (from memory): 160 °F for meat, 165 °F for poultry, dried at 130 to 140 °F.
+		expect(beef.kind === 'allowed' && beef.heat.map((s) => s.F)).toEqual([160, 130]);
+		expect(bird.kind === 'allowed' && bird.heat.map((s) => s.F)).toEqual([165, 130]);
+		expect(beef.kind === 'allowed' && beef.cautions.map((c) => c.id)).toContain('meat-frozen');
+	});
+	it('lets cooked meat be dried warm enough, and herbs without a heat step', () => {
+		expect(ask({ way: 'dry', food: 'cooked chicken', air_C: 60, heat_C: 74 }).kind).toBe('allowed');
+		const herbs = ask({ way: 'dry', food: 'thyme', air_C: 40 });
+		expect(herbs.kind === 'allowed' && herbs.heat).toEqual([]);
+	});
+	it('warns of botulism beside every pressure process and of acid beside tomatoes', () => {
+		const beans = ask(can('green beans', { jar: 'pint' }));
+		expect(beans.kind === 'allowed' && beans.cautions.map((c) => c.id)).toEqual(
+			expect.arrayContaining(['botulism', 'pressure-lost', 'vent', 'altitude', 'authority'])
+		);
+		const tomatoes = ask(can('tomatoes', { product: 'crushed' }));
+		expect(tomatoes.kind === 'allowed' && tomatoes.cautions.map((c) => c.id)).toContain('acid');
+	});
+	it('allows a pie filling its own modified starch, and thawed tomatoes as juice', () => {
+		expect(ask(can('blueberry pie filling', { additives: ['modified-starch'] })).kind).toBe('allowed');
+		expect(ask(can('tomatoes', { product: 'juice', state: 'thawed' })).kind).toBe('allowed');
+	});
+	it('leaves out of a plain question what was only tested as a recipe', () => {
+		const tomatoes = ask(can('tomatoes'));
+		const products =
+			tomatoes.kind === 'allowed' ? new Set(tomatoes.processes.map((p) => p.product.product)) : new Set();
+		expect([...products].sort()).toEqual([
+			'crushed',
+			'juice',
+			'raw-no-liquid',
+			'sauce',
+			'whole-in-juice',
+			'whole-in-water'
+		]);
+	});
+	it.each([
+		[{ way: 'vacuum', food: 'beef', place: 'freezer' }],
+		[{ way: 'vacuum', food: 'green beans', place: 'room', state: 'dried' }],
+		[{ way: 'absorber', food: 'dry beans' }],
+		[{ way: 'infuse-oil', food: 'garlic', place: 'fridge', days: 3 }],
+		[{ way: 'freeze-dry', food: 'strawberries' }],
+		[{ way: 'ferment', food: 'cabbage', salt: 'full' }],
+		[{ way: 'pickle', food: 'beets', recipe: 'tested' }],
+		[{ way: 'pickle', food: 'carrots', place: 'fridge', recipe: 'own' }],
+		[{ way: 'jam', food: 'plums' }],
+		[{ way: 'smoke', food: 'trout', place: 'fridge' }],
+		[{ way: 'salt', food: 'cod', place: 'fridge' }],
+		[{ way: 'cellar', food: 'potatoes' }],
+		[{ way: 'fridge', food: 'ground beef', days: 2 }],
+		[{ way: 'room', food: 'garlic' }],
+		[{ way: 'thaw', food: 'chicken', thaw: 'cold-water' }],
+		[{ way: 'serve-raw', food: 'strawberries', state: 'frozen' }],
+		[{ way: 'freeze-cooked', food: 'morels', identified: true }]
+	] as const)('%o', (question) => {
+		const advice = ask(question);
+		expect(advice.kind).toBe('allowed');
+		if (advice.kind === 'allowed') expect(advice.cautions.at(-1)?.id).toBe('authority');
+	});
+});
