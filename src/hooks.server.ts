@@ -1,9 +1,9 @@
-import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { error, json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { keepDemo } from '$demo/load';
 import { bringUpToDate, connect, type Database } from '$lib/server/db/client';
-import { asAppError } from '$lib/server/errors';
+import { AppError, asAppError } from '$lib/server/errors';
 import { clockOf } from '$lib/server/clock';
 import { storesFor } from '$lib/server/stores';
 import { resolveHousehold } from '$lib/server/stores/households';
@@ -27,6 +27,7 @@ export const init: ServerInit = async () => {
 
 export const handle: Handle = async ({ event, resolve }) => {
 	if (building) return resolve(event);
+	if (event.url.pathname.startsWith('/api/')) return openly({ event, resolve });
 	const now = clockOf(event.cookies.get('clock'), env.ROOT_JAR_TEST === '1');
 	const household = await resolveHousehold(db(), event.cookies.get('household'));
 	if (!household) error(503, 'There is no household yet. Start the application again.');
@@ -35,6 +36,18 @@ export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.db = db();
 	event.locals.stores = storesFor(db(), household, now);
 	return resolve(event);
+};
+
+/** The open reference: read-only, the same for everyone, without a household, from any page. */
+const openly: Handle = async ({ event, resolve }) => {
+	const { method } = event.request;
+	if (!['GET', 'HEAD', 'OPTIONS'].includes(method)) {
+		const only = new AppError(405, 'READ_ONLY', `The reference is read-only: GET it. ${method} does nothing here.`);
+		return json(only.body, { status: 405, headers: { allow: 'GET, HEAD, OPTIONS' } });
+	}
+	const response = await resolve(event);
+	response.headers.set('access-control-allow-origin', '*');
+	return response;
 };
 
 /** What the person is told; the details go to the log. */

@@ -19,6 +19,7 @@ export const demo = {
 	household: {
 		name: 'Harrow End',
 		altitudeM: 380,
+		gauge: 'weighted',
 		units: 'metric',
 		zone: 'Europe/Prague',
 		people: 5,

@@ -27,19 +27,28 @@ export function findFood(text: string): FoodRow | undefined {
 	return byName.get(key) ?? byName.get(key.replace(/s$/, '')) ?? byName.get(`${key}s`);
 }
 
-/** Names that were probably meant, nearest first, each food once. Cost: one comparison per known name. */
+/** Names that were probably meant, nearest first, each food once. Cost: one comparison per known name and word. */
 export function nearFoods(text: string, most = 3): FoodRow[] {
 	const key = foldName(text);
 	if (key.length < 2) return [];
+	const whole = scores(key);
+	// "aspargus tips": no name is near the whole of it, one is near a word of it.
+	const words = whole.size > 0 ? [] : key.split(' ').filter((word) => word.length > 3);
+	for (const word of words) for (const [food, score] of scores(word)) whole.set(food, score);
+	return [...whole].sort((a, b) => a[1] - b[1]).slice(0, most).map(([food]) => food); // prettier-ignore
+}
+
+/** Foods whose names hold the text, or differ from it by a third of its letters at most. */
+function scores(key: string): Map<FoodRow, number> {
 	const scored = new Map<FoodRow, number>();
+	const reach = Math.max(1, Math.floor(key.length / 3));
 	for (const [name, food] of byName) {
-		const inside = name.includes(key) || (key.length > 3 && key.includes(name));
+		const inside = name.includes(key) || (key.length > 3 && name.length > 2 && key.includes(name));
+		if (!inside && Math.abs(name.length - key.length) > reach) continue;
 		const score = inside ? 0.5 + Math.abs(name.length - key.length) / 50 : distance(key, name);
-		if (inside || score <= Math.max(1, Math.floor(key.length / 3))) {
-			scored.set(food, Math.min(score, scored.get(food) ?? Infinity));
-		}
+		if (inside || score <= reach) scored.set(food, Math.min(score, scored.get(food) ?? Infinity));
 	}
-	return [...scored].sort((a, b) => a[1] - b[1]).slice(0, most).map(([food]) => food); // prettier-ignore
+	return scored;
 }
 
 /** The longest food name at the start of the text, and what follows it. */

@@ -1,4 +1,4 @@
-import { blanchRows, type BlanchRow, type CutRow, type FoodRow, type Range } from '../../reference/tables';
+import { type BlanchRow, type CutRow, type FoodRow, type Range } from '../../reference/tables';
 import { freezingRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
 import type { Confidence } from '../../reference/row';
@@ -8,7 +8,9 @@ import { trayLoad_kg_m2 } from '../freezing/tray';
 import { cutOf } from '../foods/cuts';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
+import { advise } from '../safety/advise';
 import { freezingCautions, type Caution } from '../safety/cautions';
+import { blanchRowsOf } from '../safety/freeze';
 import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
 import type { Kitchen, KitchenPot } from './kitchen';
 
@@ -99,18 +101,15 @@ export function freezeWays(input: WaysInput): Ways {
 	mustBePositive(input.grams, 'grams');
 	const cut = cutOf(food, choices.cut ?? food.cuts[0]?.id ?? '');
 	const portion_g = choices.portion_g ?? usualPortion_g(kitchen.people);
-	const rows = (cut.blanch ?? []).map(rowById);
+	const rows = blanchRowsOf(cut);
 	const ways: (FreezeWay | RefusedWay)[] = [];
-	for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
-	if (cut.cookFirst) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
+	// The safety module has its say on each way before anything is worked out.
+	const may = (way: 'freeze-blanched' | 'freeze-cooked') =>
+		advise({ way, food: food.id, cut: cut.id }).kind === 'allowed';
+	if (may('freeze-blanched')) for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
+	if (cut.cookFirst && may('freeze-cooked')) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
 	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
 	return { food, cut, portion_g, ways };
-}
-
-function rowById(id: string): BlanchRow {
-	const row = blanchRows.find((r) => r.id === id);
-	if (!row) throw new DomainError('UNKNOWN_CUT', 'blanch', `There is no blanching row "${id}".`);
-	return row;
 }
 
 const share = (cut: CutRow, form: string): number => {
@@ -211,6 +210,14 @@ function blanchWords(row: BlanchRow, altitude_m: number): string {
 const freezeMonths = (_food: FoodRow): Range => [8, 12];
 
 function freezeSteps(cut: CutRow): string[] {
+	if (cut.pack === 'wrap' || cut.pack === 'liquid') {
+		return [
+			cut.pack === 'wrap'
+				? 'Wrap in portions, air pressed out, label before freezing.'
+				: 'Fill portions with headspace, lid, label before freezing.',
+			`Spread out in the coldest part of the freezer; stack when hard, look after ${cut.firstLook_h.value} h.`
+		];
+	}
 	if (cut.pack === 'balls' || cut.pack === 'flat') {
 		return [
 			`Press into portions on a lined tray, freeze; look after ${cut.firstLook_h.value} h.`,
@@ -247,19 +254,20 @@ function cooked(
 }
 
 function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | RefusedWay {
-	const { raw: rule } = cut;
-	if (rule.kind === 'refused') {
-		return {
-			kind: 'refused', id: 'raw', name: 'Freeze raw', gist: 'no heat',
-			reason: rule.reason, source: sources[rule.source].title, instead: rule.instead
-		}; // prettier-ignore
-	}
+	const { food } = input;
+	const cooked = food.group === 'dish' || food.group === 'stock';
+	const name = cooked ? 'Cool fast, then freeze' : food.perishable ? 'Wrap and freeze' : 'Freeze raw';
+	const advice = advise({ way: 'freeze-raw', food: food.id, cut: cut.id });
+	if (advice.kind === 'refused') return { ...advice, id: 'raw', name, gist: 'no heat' };
+	const rule = cut.raw;
+	if (rule.kind === 'refused') throw new Error(`${food.id}: refused by its row and allowed by the rules`);
 	const short = rule.kind === 'short';
+	const words = cooked ? 'cooked already' : food.perishable ? 'none: it is frozen raw' : 'none needed';
 	return build(input, cut, {
-		id: 'raw', name: 'Freeze raw', method: 'raw', gist: short ? 'no blanching, soon used' : 'no blanching needed',
+		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
 		load_g: Math.round(input.grams * share(cut, input.form)), portion_g,
-		blanchWords: short ? 'not blanched: use it soon' : 'none needed', months: rule.months,
-		steps: [cut.prepare ?? 'Wash and cut.', 'Pat dry: water left on becomes ice.', ...freezeSteps(cut)],
+		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
+		steps: [cut.prepare ?? 'Wash and cut.', ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
 		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
 	}); // prettier-ignore
 }

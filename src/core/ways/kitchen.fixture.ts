@@ -3,6 +3,7 @@ import type { Kitchen } from './kitchen';
 /** A made-up kitchen for the tests of the core. */
 export const kitchen: Kitchen = {
 	altitude_m: 380,
+	gauge: 'weighted',
 	units: 'metric',
 	zone: 'Europe/Prague',
 	people: 5,

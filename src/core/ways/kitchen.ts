@@ -11,6 +11,8 @@ export interface KitchenPot extends Pot {
 export interface Kitchen {
 	/** Null until the household has said it. */
 	readonly altitude_m: number | null;
+	/** Gauge of its pressure canner, 'none' without one, null where it was not said. */
+	readonly gauge: 'none' | 'dial' | 'weighted' | null;
 	readonly units: Units;
 	/** IANA name. */
 	readonly zone: string;

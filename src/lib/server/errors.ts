@@ -7,22 +7,31 @@ export interface Fault {
 
 /** The one shape of an error towards the outside. */
 export interface ErrorBody {
-	readonly error: { readonly code: string; readonly message: string; readonly faults: readonly Fault[] };
+	readonly error: {
+		readonly code: string;
+		readonly message: string;
+		readonly faults: readonly Fault[];
+		/** Names that were probably meant. */
+		readonly near?: readonly string[];
+	};
 }
 
 /** An error whose words are meant for the person: what is wrong, what was kept, what to do. */
 export class AppError extends Error {
 	constructor(
-		readonly status: 400 | 404 | 409 | 413 | 422,
+		readonly status: 400 | 404 | 405 | 409 | 413 | 422,
 		readonly code: string,
 		message: string,
-		readonly faults: readonly Fault[] = []
+		readonly faults: readonly Fault[] = [],
+		readonly near?: readonly string[]
 	) {
 		super(message);
 		this.name = 'AppError';
 	}
 	get body(): ErrorBody {
-		return { error: { code: this.code, message: this.message, faults: this.faults } };
+		return {
+			error: { code: this.code, message: this.message, faults: this.faults, ...(this.near ? { near: this.near } : {}) }
+		};
 	}
 }
 

@@ -9,11 +9,11 @@ import { AppError } from './errors';
  *
  * @throws {AppError} 400 BAD_INPUT
  */
-export function parse<T>(schema: Joi.Schema<T>, input: unknown): T {
+export function parse<T>(schema: Joi.Schema<T>, input: unknown, after = 'Nothing was saved.'): T {
 	const { value, error } = schema.validate(input, { abortEarly: false, stripUnknown: false, convert: true });
 	if (!error) return value as T;
 	const faults = error.details.map((d) => ({ field: d.path.join('.'), message: plain(d.message) }));
-	throw new AppError(400, 'BAD_INPUT', `${faults.map((f) => f.message).join(' ')} Nothing was saved.`, faults);
+	throw new AppError(400, 'BAD_INPUT', `${faults.map((f) => f.message).join(' ')} ${after}`.trim(), faults);
 }
 
 function plain(message: string): string {

@@ -1,5 +1,7 @@
 import Joi from 'joi';
+import { canWays } from '$core/ways/can-ways';
 import { freezeWays, type Ways, type WayChoices } from '$core/ways/freeze-ways';
+import { jarSizes, type JarSize } from '$reference/canning-rules';
 import { AppError } from './errors';
 import { knownFood } from './haul';
 import { id, line, parse, weightWithin } from './parse';
@@ -12,6 +14,7 @@ interface WayQuery {
 	container?: string;
 	potfuls?: 'small';
 	grams?: number;
+	jar?: JarSize;
 }
 
 const waySchema = Joi.object<WayQuery>({
@@ -20,7 +23,10 @@ const waySchema = Joi.object<WayQuery>({
 	pot: id().label('The pot'),
 	container: id().label('The container'),
 	potfuls: Joi.string().valid('small').label('Potfuls'),
-	grams: weightWithin(1, 1_000_000).label('The amount')
+	grams: weightWithin(1, 1_000_000).label('The amount'),
+	jar: Joi.string()
+		.valid(...jarSizes)
+		.label('The jar')
 });
 
 /** What an address may say: the ways follow from it, and survive a reload. */
@@ -69,5 +75,8 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		choices,
 		now: now.getTime()
 	});
-	return { lot, place, grams, free_g, shown_g, kitchen, food, ways };
+	// A family opens a quart, one or two people a pint.
+	const jar: JarSize = query.jar ?? (kitchen.people >= 4 ? 'quart' : 'pint');
+	const jars = canWays({ food, form: lot.form, grams: shown_g, kitchen, jar, now: now.getTime() });
+	return { lot, place, grams, free_g, shown_g, kitchen, food, ways, jars, jar };
 }

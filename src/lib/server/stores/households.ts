@@ -115,6 +115,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			const freezer_L = places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0);
 			return {
 				altitude_m: row.altitudeM,
+				gauge: row.gauge,
 				units: row.units,
 				zone: row.zone,
 				people: row.people,

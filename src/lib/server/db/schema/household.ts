@@ -6,6 +6,8 @@ export const household = pgTable('household', {
 	name: text('name').notNull(),
 	/** Null until asked: safety hangs on it. */
 	altitudeM: doublePrecision('altitude_m'),
+	/** Gauge of the pressure canner; null until said. */
+	gauge: text('gauge', { enum: ['none', 'dial', 'weighted'] }),
 	units: text('units', { enum: ['metric', 'us'] }).notNull(),
 	zone: text('zone').notNull(),
 	people: integer('people').notNull(),

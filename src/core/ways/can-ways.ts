@@ -1,0 +1,143 @@
+import type { CanningProduct, PackStyle } from '../../reference/canning';
+import { canningRules, jarVolume_L, type JarSize } from '../../reference/canning-rules';
+import type { FoodRow } from '../../reference/tables';
+import type { TestedProcess } from '../canning/find-process';
+import { productsOf } from '../canning/products';
+import { mustBePositive, type Refusal } from '../errors';
+import { dateIn, monthsAfter } from '../freezing/keep';
+import { kgFromLb } from '../quantities/units';
+import { advise } from '../safety/advise';
+import type { Caution } from '../safety/cautions';
+import type { Kitchen } from './kitchen';
+
+export interface CanWaysInput {
+	readonly food: FoodRow;
+	readonly form: string;
+	readonly grams: number;
+	readonly kitchen: Kitchen;
+	/** Wanted; where a product was not tested in it, the largest smaller one that was. */
+	readonly jar: JarSize;
+	/** ms. */
+	readonly now: number;
+}
+
+/** One tested product of a food in one style and jar, for the whole item. */
+export interface CanWay {
+	readonly id: string;
+	readonly product: CanningProduct;
+	readonly style: PackStyle;
+	readonly jar: JarSize;
+	/** Its rows: boiling water, and by gauge; a choice where there is more than one. */
+	readonly processes: readonly TestedProcess[];
+	/** Filled jars, where the guide prints what a jar takes. */
+	readonly jars?: { readonly count: number; readonly loads: number; readonly perJar_g: number; readonly note?: string };
+	/** Vent, process and waits of one load, without heating up and cooling down: s, the least of its processes. */
+	readonly load_s: number;
+	readonly keepsUntil: string;
+	/** No pressure canner is in the Kitchen, and this needs one. */
+	readonly noCanner: boolean;
+}
+
+export interface CanWays {
+	/** The food as it is; or why not. */
+	readonly plain: readonly CanWay[] | Refusal;
+	/** What it may become by a tested recipe, or another thing made of it. */
+	readonly recipes: readonly CanWay[];
+	readonly cautions: readonly Caution[];
+}
+
+/**
+ * Everything that the tested tables let an item become in jars, at this kitchen's altitude and with its canner, the
+ * safety module having its say on each.
+ *
+ * @throws {DomainError} NOT_POSITIVE
+ */
+export function canWays(input: CanWaysInput): CanWays {
+	const { food, kitchen } = input;
+	mustBePositive(input.grams, 'grams');
+	const altitude = kitchen.altitude_m === null ? {} : { altitude_m: kitchen.altitude_m };
+	const gauge = kitchen.gauge === 'dial' || kitchen.gauge === 'weighted' ? { gauge: kitchen.gauge } : {};
+	const plain = advise({ way: 'can', food: food.id, ...altitude, ...gauge });
+	const cautions = new Map<string, Caution>();
+	const note = (list: readonly Caution[]) => list.forEach((c) => cautions.set(c.id, c));
+	if (plain.kind === 'allowed') note(plain.cautions);
+	const plainIds = new Set(plain.kind === 'allowed' ? plain.processes.map((p) => p.product.id) : []);
+
+	const recipes: CanWay[] = [];
+	for (const product of productsOf(food.id)) {
+		if (plainIds.has(product.id)) continue;
+		const advice = advise({ way: 'can', food: food.id, product: product.product, ...altitude, ...gauge });
+		if (advice.kind === 'refused') continue;
+		note(advice.cautions);
+		recipes.push(
+			...waysFrom(
+				input,
+				advice.processes.filter((p) => p.product.id === product.id)
+			)
+		);
+	}
+	return {
+		plain: plain.kind === 'allowed' ? waysFrom(input, plain.processes) : plain,
+		recipes,
+		cautions: [...cautions.values()].filter((c) => c.id !== 'authority').concat(cautions.get('authority') ?? [])
+	};
+}
+
+const smallerFirst: readonly JarSize[] = ['half-pint', 'pint', 'quart', 'half-gallon'];
+
+/** Groups rows by product and style, and takes for each the wanted jar or the nearest smaller that was tested. */
+function waysFrom(input: CanWaysInput, processes: readonly TestedProcess[]): CanWay[] {
+	const groups = new Map<string, TestedProcess[]>();
+	for (const p of processes) {
+		const id = `${p.product.id}:${p.style}`;
+		groups.set(id, [...(groups.get(id) ?? []), p]);
+	}
+	return [...groups].flatMap(([id, rows]) => {
+		const tested = smallerFirst.filter((jar) => rows.some((r) => r.jar === jar));
+		const wanted = smallerFirst.indexOf(input.jar);
+		const jar = [...tested].reverse().find((j) => smallerFirst.indexOf(j) <= wanted) ?? tested[0];
+		const first = rows[0];
+		if (!jar || !first) return [];
+		const fitting = rows.filter((r) => r.jar === jar);
+		const jars = jarsOf(input, first.product, jar);
+		return [
+			{
+				id,
+				product: first.product,
+				style: first.style,
+				jar,
+				processes: fitting,
+				...(jars ? { jars } : {}),
+				load_s: Math.min(...fitting.map(loadTime_s)),
+				keepsUntil: monthsAfter(dateIn(input.kitchen.zone, input.now), canningRules.best_months.value),
+				noCanner: input.kitchen.gauge === 'none' && fitting.every((p) => p.method === 'pressure')
+			}
+		];
+	});
+}
+
+/** What is certain of a load's time: come-up and cooling depend on the canner. */
+const loadTime_s = (p: TestedProcess): number =>
+	p.minutes * 60 +
+	(p.method === 'pressure'
+		? canningRules.vent_s.value + canningRules.restPressure_s.value
+		: canningRules.restWater_s.value);
+
+/** The published pounds to a jar are of the food as it is bought; another form counts by what it yields. */
+function jarsOf({ food, form, grams }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
+	const q = product.quantities;
+	const perQuart = q?.lb_per_quart ?? (q?.lb_per_9_pints === undefined ? undefined : (q.lb_per_9_pints / 9) * 2);
+	if (!q || perQuart === undefined) return undefined;
+	const lb =
+		jar === 'quart' || q.lb_per_9_pints === undefined
+			? perQuart * (jarVolume_L[jar] / jarVolume_L.quart)
+			: (q.lb_per_9_pints / 9) * (jarVolume_L[jar] / jarVolume_L.pint);
+	const yields = food.cuts[0]?.yields ?? {};
+	const bought = food.forms[0]?.id ?? form;
+	const ratio = (yields[bought]?.value ?? 1) / (yields[form]?.value ?? yields[bought]?.value ?? 1);
+	const perJar_g = kgFromLb(lb) * 1000 * ratio;
+	const count = Math.floor(grams / perJar_g);
+	const perLoad =
+		jar === 'quart' || jar === 'half-gallon' ? canningRules.loadQuarts.value : canningRules.loadPints.value;
+	return { count, perJar_g, loads: Math.ceil(count / perLoad), ...(q.note ? { note: q.note } : {}) };
+}

@@ -1,0 +1,262 @@
+import { jarSizes } from '$reference/canning-rules';
+
+/** The description of the open interface, OpenAPI 3.1. A test checks every answer against it. */
+
+const text = { type: 'string', minLength: 1 } as const;
+const texts = { type: 'array', items: text } as const;
+const number = { type: 'number' } as const;
+const pair = { type: 'array', items: number, minItems: 2, maxItems: 2 } as const;
+const confidence = { enum: ['read', 'from memory', 'practice'] } as const;
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` }) as const;
+
+/** An object with these properties and no others; those named in `optional` may be missing. */
+const object = <P extends Record<string, object>>(properties: P, optional: readonly (keyof P & string)[] = []) => ({
+	type: 'object',
+	properties,
+	required: Object.keys(properties).filter((name) => !optional.includes(name)),
+	additionalProperties: false
+});
+const list = (items: object, more: object = {}) => ({ type: 'array', items, ...more });
+const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
+const sourced = { source: text, confidence };
+
+const foodBrief = {
+	id: { type: 'string', pattern: '^[a-z]+(-[a-z]+)*$' },
+	name: text,
+	names: texts,
+	group: {
+		enum: ['vegetable', 'fruit', 'herb', 'flower', 'mushroom', 'meat', 'poultry', 'fish', 'stock', 'dish']
+	}
+} as const;
+const acidClass = { enum: ['low', 'high', 'borderline'] } as const;
+
+const answer = (description: string, schema: string) => ({
+	description,
+	content: { 'application/json': { schema: ref(schema) } }
+});
+const malformed = answer('The query is malformed; every fault is named.', 'Error');
+const unknown = answer('No such food; near names are offered.', 'Error');
+const refused = answer('Not advised: the reason, whose word it is, and what to do instead.', 'Refusal');
+
+const parameter = (name: string, description: string, schema: object, required = false, where = 'query') => ({
+	name,
+	in: where,
+	description,
+	required,
+	schema
+});
+const foodParameter = parameter('food', 'A food or tested product, by its id or any other name.', text, true);
+const altitude = (required: boolean) =>
+	parameter(
+		'altitude_m',
+		'Metres above the sea. It is not rounded before the columns of the tables are looked up.',
+		{ type: 'number', minimum: -430, maximum: 9000 },
+		required
+	);
+
+export const openApi = {
+	openapi: '3.1.0',
+	info: {
+		title: 'Root Jar reference',
+		version: '1.0.0',
+		description:
+			'Foods, blanching times and tested canning processes, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
+		license: { name: 'MIT', identifier: 'MIT' }
+	},
+	servers: [{ url: '/' }],
+	paths: {
+		'/api/v1/foods': {
+			get: {
+				operationId: 'searchFoods',
+				summary: 'Foods by any part of any of their names; all of them without a word.',
+				parameters: [parameter('q', 'A name or part of one; misspelt words find their neighbours.', text)],
+				responses: { 200: answer('The foods found.', 'FoodList'), 400: malformed }
+			}
+		},
+		'/api/v1/foods/{id}': {
+			get: {
+				operationId: 'getFood',
+				summary: 'One food with its numbers.',
+				parameters: [parameter('id', 'Its id or any other name.', text, true, 'path')],
+				responses: { 200: answer('The food.', 'Food'), 400: malformed, 404: unknown }
+			}
+		},
+		'/api/v1/blanch': {
+			get: {
+				operationId: 'getBlanch',
+				summary: 'How long a food is blanched for the freezer.',
+				parameters: [
+					foodParameter,
+					parameter('cut', 'A cut or size; without it the food’s usual one is taken, and named.', text),
+					parameter('method', 'In boiling water or in steam.', { enum: ['water', 'steam'] }),
+					altitude(false)
+				],
+				responses: {
+					200: answer('The time; 0 and why where nothing is blanched.', 'Blanch'),
+					400: malformed,
+					404: unknown,
+					422: refused
+				}
+			}
+		},
+		'/api/v1/canning': {
+			get: {
+				operationId: 'getCanning',
+				summary:
+					'The tested canning processes of a food. Nothing is computed: every time and pressure is a row of a table.',
+				parameters: [
+					foodParameter,
+					parameter(
+						'product',
+						'What it becomes: "crushed", "whole-kernel", "jam". Without it only the food as it is.',
+						text
+					),
+					parameter('style', 'Hot or raw pack; both without it.', { enum: ['hot', 'raw'] }),
+					parameter('jar', 'Canning jar; every tested one without it.', { enum: [...jarSizes] }),
+					altitude(true),
+					parameter('gauge', 'Gauge of the pressure canner; both without it.', { enum: ['dial', 'weighted'] })
+				],
+				responses: {
+					200: answer('All processes that fit.', 'Canning'),
+					400: malformed,
+					404: unknown,
+					422: refused
+				}
+			}
+		},
+		'/api/v1/openapi.json': {
+			get: {
+				operationId: 'getDescription',
+				summary: 'This description.',
+				responses: {
+					200: { description: 'OpenAPI 3.1.', content: { 'application/json': { schema: { type: 'object' } } } }
+				}
+			}
+		}
+	},
+	components: {
+		schemas: {
+			Error: object({
+				error: object(
+					{
+						code: text,
+						message: text,
+						faults: list(object({ field: text, message: text })),
+						near: list(text)
+					},
+					['near']
+				)
+			}),
+			Refusal: object({
+				refused: { const: true },
+				reason: text,
+				source: text,
+				instead: { ...texts, minItems: 1 }
+			}),
+			FoodList: object({ count: { type: 'integer' }, foods: list(object({ ...foodBrief, acid: acidClass })) }),
+			Food: object({
+				...foodBrief,
+				acid: object({ class: acidClass, pH: pair, ...sourced }),
+				composition: object(
+					{
+						water: number,
+						protein: number,
+						fat: number,
+						carbohydrate: number,
+						fibre: number,
+						ash: number,
+						unit: { const: 'g/100 g' },
+						note: text,
+						...sourced
+					},
+					['note']
+				),
+				forms: list(object({ id: text, name: text })),
+				measures: list(
+					object({ measure: text, form: text, value: number, unit: { enum: ['kg', 'lb'] }, ...sourced }, ['form'])
+				),
+				keeping: list(
+					object({ place: { enum: ['counter', 'cool', 'fridge', 'cellar'] }, days: pair, at_C: number, ...sourced })
+				),
+				wants: orNull(object({ C: pair, relative_humidity: pair, weeks: pair, note: orNull(text), ...sourced })),
+				kinds: list(object({ id: text, name: text, matters: text })),
+				intake: text,
+				cuts: list(
+					object({
+						id: text,
+						name: text,
+						yields: list(object({ form: text, value: number, ...sourced })),
+						byproducts: texts
+					})
+				),
+				blanch_cuts: texts,
+				canning_products: list(object({ product: text, name: text, tested_recipe_only: { type: 'boolean' } }))
+			}),
+			Blanch: object({
+				food: text,
+				name: text,
+				cut: text,
+				cut_name: text,
+				usual_cut: { type: 'boolean', description: 'The cut was not asked for; this is the usual one.' },
+				method: { enum: ['water', 'steam', 'none'] },
+				minutes: {
+					...number,
+					description: 'Counted from the return to the boil; the longer where a range is printed.'
+				},
+				minutes_range: pair,
+				basis: { enum: ['table', 'rule', 'none'] },
+				optional: { type: 'boolean', description: 'Raw does as well.' },
+				altitude_m: orNull(number),
+				altitude_minute: {
+					enum: [0, 1, null],
+					description: 'The minute from 5,000 ft, already in `minutes`; null where no altitude was given.'
+				},
+				chill_minutes: { ...number, description: 'In ice water, until the centre is cold.' },
+				chill_minutes_published: { ...number, description: 'The published rule: as long as the blanch.' },
+				why: { type: 'string' },
+				sizes: list(object({ size: text, words: text, method: { enum: ['water', 'steam'] }, minutes_range: pair })),
+				...sourced,
+				cautions: texts
+			}),
+			Canning: object({
+				food: text,
+				altitude_m: number,
+				processes: list(ref('Process'), { minItems: 1 }),
+				cautions: texts
+			}),
+			Process: object(
+				{
+					product: text,
+					name: text,
+					style: { enum: ['hot', 'raw'] },
+					jar: { enum: [...jarSizes] },
+					tested_jar: { enum: [...jarSizes] },
+					method: { enum: ['boiling-water', 'pressure'] },
+					gauge: { enum: ['dial', 'weighted'] },
+					minutes: { type: 'number', exclusiveMinimum: 0 },
+					psi: number,
+					kPa: number,
+					headspace_in: number,
+					headspace_mm: number,
+					acid: orNull(
+						object({
+							lemon_juice_tbsp: number,
+							lemon_juice_mL: number,
+							citric_acid_tsp: orNull(number),
+							vinegar_tbsp: orNull(number),
+							words: text
+						})
+					),
+					sterilise_jars: { type: 'boolean' },
+					steam_canner: { type: 'boolean', description: 'An atmospheric steam canner does as well.' },
+					tested_recipe_only: { type: 'boolean' },
+					prepare: text,
+					mind: texts,
+					...sourced,
+					recalled: { enum: ['once', 'twice'] }
+				},
+				['gauge', 'psi', 'kPa']
+			)
+		}
+	}
+} as const;
