@@ -71,3 +71,28 @@ export function sayMinutes([low, high]: readonly [number, number]): string {
 	const one = (m: number) => (m < 1 ? `${Math.round(m * 60)} s` : `${Math.round(m * 100) / 100}`.replace(/\.5$/, '½'));
 	return low === high ? `${one(high)} min` : `${one(low)} to ${one(high)} min`;
 }
+
+const eighths = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'] as const;
+
+/** A number of eighths as cooks write it: "½", "1¼", "2"; to the nearest eighth. */
+export function sayFraction(value: number): string {
+	const all = Math.round(value * 8);
+	const whole = Math.floor(all / 8);
+	const part = eighths[all % 8] ?? '';
+	return whole > 0 || part === '' ? `${whole}${part}` : part;
+}
+
+/** Headspace, published in inches: "½ in", in metric "13 mm (½ in)". */
+export const sayHeadspace = (inches: number, units: Units): string =>
+	units === 'us' ? `${sayFraction(inches)} in` : `${Math.round(inches * 25.4)} mm (${sayFraction(inches)} in)`;
+
+/** Spoons as the guides print them; in metric the millilitres beside. US spoons: 14.8 and 4.93 ml. */
+export function saySpoons(count: number, spoon: 'tbsp' | 'tsp', units: Units): string {
+	const mL = count * (spoon === 'tbsp' ? 14.78676478125 : 4.92892159375);
+	const words = `${sayFraction(count)} ${spoon}`;
+	return units === 'us' ? words : `${words} (${mL < 5 ? mL.toFixed(1) : Math.round(mL)} ml)`;
+}
+
+/** Gauge pressure: "11 psi"; in metric the kilopascals beside, which many gauges show. */
+export const sayPressure = (psi: number, kPa: number, units: Units): string =>
+	units === 'us' ? `${psi} psi` : `${psi} psi (${Math.round(kPa)} kPa)`;

@@ -9,6 +9,12 @@ export interface Caution {
 }
 
 type CautionId = keyof typeof cautionTexts;
+const order = Object.keys(cautionTexts);
+
+/** Cautions of several advices in the order of the table: the deadly first, the authority last. */
+export const inOrder = (list: readonly Caution[]): Caution[] =>
+	[...list].sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+
 const say = (ids: readonly (CautionId | false | undefined)[]): Caution[] =>
 	[...new Set(ids)].filter((id): id is CautionId => !!id).map((id) => ({ id, ...cautionTexts[id] }));
 

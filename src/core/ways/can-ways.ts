@@ -7,7 +7,7 @@ import { mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { kgFromLb } from '../quantities/units';
 import { advise } from '../safety/advise';
-import type { Caution } from '../safety/cautions';
+import { inOrder, type Caution } from '../safety/cautions';
 import type { Kitchen } from './kitchen';
 
 export interface CanWaysInput {
@@ -79,7 +79,7 @@ export function canWays(input: CanWaysInput): CanWays {
 	return {
 		plain: plain.kind === 'allowed' ? waysFrom(input, plain.processes) : plain,
 		recipes,
-		cautions: [...cautions.values()].filter((c) => c.id !== 'authority').concat(cautions.get('authority') ?? [])
+		cautions: inOrder([...cautions.values()])
 	};
 }
 

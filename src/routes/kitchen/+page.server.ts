@@ -51,6 +51,7 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 			kitchen: {
 				name: h.name,
 				altitudeM: h.altitudeM,
+				gauge: h.gauge,
 				units: h.units,
 				zone: h.zone,
 				people: h.people,
@@ -138,6 +139,17 @@ export const actions: Actions = {
 			}
 			await event.locals.stores.home.update({ altitudeM: metres });
 			return saved('Altitude');
+		}),
+	canner: (event) =>
+		action(event, async (fields) => {
+			const { gauge } = parse(
+				Joi.object<{ gauge: 'none' | 'dial' | 'weighted' }>({
+					gauge: Joi.string().valid('none', 'dial', 'weighted').required().label('The gauge')
+				}),
+				fields
+			);
+			await event.locals.stores.home.update({ gauge });
+			return saved('Canner');
 		}),
 
 	basics: (event) =>

@@ -4,7 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
 import { planRun } from '$core/runs/plan';
 import { blanchRules, freezingRules } from '$reference/rules';
+import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
+import { shownJars } from '$lib/server/jars';
 import { formWords, freshnessOf } from '$lib/server/haul';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
@@ -15,7 +17,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
 		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
-		const { lot, place, grams, free_g, shown_g, kitchen, food, ways } = await waysFor(
+		const { lot, place, grams, free_g, shown_g, kitchen, food, ways, jars, jar } = await waysFor(
 			locals.stores,
 			params.lot,
 			query,
@@ -48,6 +50,9 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			ice_kg: kitchen.ice_kg,
 			trays: kitchen.trays,
 			ways: ways.ways.map(shown),
+			jars: shownJars(jars, locals.household.units),
+			jar,
+			gauge: kitchen.gauge,
 			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at },
 			key: uuidv7()
 		};
@@ -59,6 +64,11 @@ function shown(way: FreezeWay | RefusedWay) {
 	const { food: _food, cut: _cut, row, line: l, packs, pot, ...rest } = way;
 	return {
 		...rest,
+		cautions: rest.cautions.map((c) => ({
+			id: c.id,
+			text: c.text,
+			source: c.source === 'practice' ? null : sources[c.source].short
+		})),
 		row: row ? { note: row.note ?? null, method: row.method } : null,
 		pot: pot?.name ?? null,
 		line: l ?? null,

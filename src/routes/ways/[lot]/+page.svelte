@@ -5,6 +5,8 @@
 	import { sayAs, sayMonth } from '$core/quantities/dates';
 	import { editWeight } from '$core/quantities/parse-weight';
 	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
+	import NotAdvised from '$lib/ui/ways/not-advised.svelte';
+	import Jars from '$lib/ui/ways/jars.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withChoice } from '$lib/ui/ways/address';
 	import { withNotice } from '$lib/ui/notice/post';
@@ -17,6 +19,7 @@
 	type Shown = PageData['ways'][number];
 	type Open = Extract<Shown, { kind: 'way' }>;
 	const open = $derived(data.ways.filter((w): w is Open => w.kind === 'way'));
+	const refused = $derived(data.ways.filter((w) => w.kind === 'refused'));
 	/** The best of a row is marked in words, where more than one way differs. */
 	const best = (value: (w: Open) => number, least: boolean): string | null => {
 		if (open.length < 2) return null;
@@ -38,9 +41,9 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
 		const n = Number(event.key);
-		if (n >= 1 && n <= data.ways.length) document.querySelector<HTMLButtonElement>(`[data-start="${n}"]`)?.click();
+		if (n >= 1 && n <= open.length) document.querySelector<HTMLButtonElement>(`[data-start="${n}"]`)?.click();
 	}
-	const grid = $derived(`minmax(5.2rem, 10rem) repeat(${data.ways.length}, minmax(13rem, 1fr))`);
+	const grid = $derived(`minmax(5.2rem, 10rem) repeat(${open.length}, minmax(13rem, 1fr))`);
 	const late = $derived(open.some((w) => w.line?.reboilLate));
 </script>
 
@@ -52,7 +55,7 @@
 			data.lot.bestBy,
 			data.household.zone,
 			'EEE d MMM, HH:mm'
-		)}
+		)} · <a href="#jars">into jars</a>
 	</p>
 </div>
 <Faults {failed} />
@@ -124,132 +127,115 @@
 	<noscript><button class="btn">Work it out</button></noscript>
 </form>
 
-<div class="mt-4 overflow-x-auto">
-	<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
-		<div role="row" class="row border-b-[3px] border-rim">
-			<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
-			{#each data.ways as w (w.id)}
-				<div role="columnheader" class="cell">
-					<h2 class="text-xl">{w.name}</h2>
-					<p class="text-sm text-soft">{w.gist}</p>
+{#if open.length > 0}
+	<div class="mt-4 overflow-x-auto">
+		<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
+			<div role="row" class="row border-b-[3px] border-rim">
+				<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
+				{#each open as w (w.id)}
+					<div role="columnheader" class="cell">
+						<h2 class="text-xl">{w.name}</h2>
+						<p class="text-sm text-soft">{w.gist}</p>
+					</div>
+				{/each}
+			</div>
+			{#snippet line(label: string, cell: import('svelte').Snippet<[Open]>)}
+				<div role="row" class="row">
+					<div role="rowheader" class="cell text-sm text-soft">{label}</div>
+					{#each open as w (w.id)}<div role="cell" class="cell">{@render cell(w)}</div>{/each}
 				</div>
-			{/each}
-		</div>
-		{#snippet line(label: string, cell: import('svelte').Snippet<[Open]>)}
-			<div role="row" class="row">
-				<div role="rowheader" class="cell text-sm text-soft">{label}</div>
-				{#each data.ways as w (w.id)}
-					<div role="cell" class="cell {w.kind === 'refused' ? 'refused' : ''}">
-						{#if w.kind === 'way'}{@render cell(w)}{:else}<span class="sr-only">refused</span>{/if}
-					</div>
-				{/each}
-			</div>
-		{/snippet}
-		{#if data.ways.some((w) => w.kind === 'refused')}
-			<div role="row" class="row">
-				<div role="rowheader" class="cell text-sm text-soft">Safe and sensible?</div>
-				{#each data.ways as w (w.id)}
-					<div role="cell" class="cell {w.kind === 'refused' ? 'refused' : ''}">
-						{#if w.kind === 'refused'}
-							<p class="head text-lg text-red">No.</p>
-							<p>{w.reason}</p>
-							<p class="mt-2"><b>Instead:</b> {w.instead.join('; ')}.</p>
-							<p class="source mt-1">{w.source}</p>
-						{:else}yes{/if}
-					</div>
-				{/each}
-			</div>
-		{/if}
-		{#snippet get(w: Open)}
-			<b class="fig">{w.packs.count}</b>
-			{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
-			{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
-			<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
-			{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
-			{:else if w.packs.short > 0}<span class="block text-sm font-semibold text-amber"
-					>short: {w.packs.short} more {w.packs.container} needed</span
-				>
-			{:else}<span class="sub">{w.packs.container}; {w.packs.headspace}</span>{/if}
-		{/snippet}
-		{@render line('You get', get)}
-		{#snippet heat(w: Open)}
-			<b class="fig">{w.blanchWords.split(',')[0]}</b>
-			{#if w.blanchWords.includes(',')}<span class="sub">{w.blanchWords.split(',').slice(1).join(',')}</span>{/if}
-			{#if w.line}
-				<span class="sub"
-					>{sayCount(w.line.potfuls, 'potful')} of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method ===
-					'steam'
-						? 'the steamer'
-						: sayVolume(w.line.water_L, units)}, {w.pot}</span
-				>
-				<span class="sub"
-					>{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam'
-						? 'no wait'
-						: `${sayDuration(w.line.reboil_s)} at most`}</span
-				>
-			{/if}
-			<span class="source block"
-				>{w.confidence === 'practice' ? 'common practice, no published source' : `${w.source} · ${w.confidence}`}</span
-			>
-		{/snippet}
-		{@render line('In the heat', heat)}
-		{#snippet chill(w: Open)}
-			{#if w.line}
-				<b class="fig">{sayDuration(w.line.chill_s)}</b>
-				{#if w.line.ice_kg > 0}
-					<span class="sub"
-						><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(
-							w.line.icePerPotful_kg * 1000,
-							units
-						)} a potful</span
+			{/snippet}
+			{#snippet get(w: Open)}
+				<b class="fig">{w.packs.count}</b>
+				{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
+				{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
+				<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
+				{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
+				{:else if w.packs.short > 0}<span class="block text-sm font-semibold text-amber"
+						>short: {w.packs.short} more {w.packs.container} needed</span
 					>
-					{#if w.ice && w.ice.short_kg > 0.05}<span class="block text-sm font-semibold text-amber"
-							>short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span
-						>{/if}
-				{:else}<span class="sub">cold tap water is enough</span>{/if}
-			{:else if w.method === 'cook'}until cold through
-			{:else}none{/if}
-		{/snippet}
-		{@render line('In the ice', chill)}
-		{#snippet trays(w: Open)}
-			<b class="fig">{w.trays.needed}</b>
-			{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
-			<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
-		{/snippet}
-		{@render line('On trays', trays)}
-		{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
-					>least</span
-				>{/if}{/snippet}
-		{@render line('Your hands', hands)}
-		{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span class="best"
-					>least</span
-				>{/if}{/snippet}
-		{@render line('From start to away', elapsed)}
-		{#snippet space(w: Open)}
-			<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
-			{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
-					>only {sayVolume(data.freezerFree_L, units)} free</span
-				>{/if}
-			{#if w.freezer.overload}<span class="block text-sm font-semibold text-amber"
-					>more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data.rules
-						.load})</span
-				>{/if}
-		{/snippet}
-		{@render line('Space', space)}
-		{#snippet keeps(w: Open)}
-			<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
-			<span class="sub"
-				>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
-			>
-		{/snippet}
-		{@render line('Keeps until', keeps)}
-		{#snippet use(w: Open)}<span class="text-[15px]">{w.use}</span>{/snippet}
-		{@render line('How to use', use)}
-		<div role="row" class="row">
-			<div role="rowheader" class="cell"><span class="sr-only">Start</span></div>
-			{#each data.ways as w, i (w.id)}
-				<div role="cell" class="cell {w.kind === 'refused' ? 'refused' : ''}">
-					{#if w.kind === 'way'}
+				{:else}<span class="sub">{w.packs.container}; {w.packs.headspace}</span>{/if}
+			{/snippet}
+			{@render line('You get', get)}
+			{#snippet heat(w: Open)}
+				<b class="fig">{w.blanchWords.split(',')[0]}</b>
+				{#if w.blanchWords.includes(',')}<span class="sub">{w.blanchWords.split(',').slice(1).join(',')}</span>{/if}
+				{#if w.line}
+					<span class="sub"
+						>{sayCount(w.line.potfuls, 'potful')} of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method ===
+						'steam'
+							? 'the steamer'
+							: sayVolume(w.line.water_L, units)}, {w.pot}</span
+					>
+					<span class="sub"
+						>{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam'
+							? 'no wait'
+							: `${sayDuration(w.line.reboil_s)} at most`}</span
+					>
+				{/if}
+				<span class="source block"
+					>{w.confidence === 'practice'
+						? 'common practice, no published source'
+						: `${w.source} · ${w.confidence}`}</span
+				>
+			{/snippet}
+			{@render line('In the heat', heat)}
+			{#snippet chill(w: Open)}
+				{#if w.line}
+					<b class="fig">{sayDuration(w.line.chill_s)}</b>
+					{#if w.line.ice_kg > 0}
+						<span class="sub"
+							><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(
+								w.line.icePerPotful_kg * 1000,
+								units
+							)} a potful</span
+						>
+						{#if w.ice && w.ice.short_kg > 0.05}<span class="block text-sm font-semibold text-amber"
+								>short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span
+							>{/if}
+					{:else}<span class="sub">cold tap water is enough</span>{/if}
+				{:else if w.method === 'cook'}until cold through
+				{:else}none{/if}
+			{/snippet}
+			{@render line('In the ice', chill)}
+			{#snippet trays(w: Open)}
+				<b class="fig">{w.trays.needed}</b>
+				{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
+				<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
+			{/snippet}
+			{@render line('On trays', trays)}
+			{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
+						>least</span
+					>{/if}{/snippet}
+			{@render line('Your hands', hands)}
+			{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span class="best"
+						>least</span
+					>{/if}{/snippet}
+			{@render line('From start to away', elapsed)}
+			{#snippet space(w: Open)}
+				<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
+				{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
+						>only {sayVolume(data.freezerFree_L, units)} free</span
+					>{/if}
+				{#if w.freezer.overload}<span class="block text-sm font-semibold text-amber"
+						>more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data
+							.rules.load})</span
+					>{/if}
+			{/snippet}
+			{@render line('Space', space)}
+			{#snippet keeps(w: Open)}
+				<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
+				<span class="sub"
+					>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
+				>
+			{/snippet}
+			{@render line('Keeps until', keeps)}
+			{#snippet use(w: Open)}<span class="text-[15px]">{w.use}</span>{/snippet}
+			{@render line('How to use', use)}
+			<div role="row" class="row">
+				<div role="rowheader" class="cell"><span class="sr-only">Start</span></div>
+				{#each open as w, i (w.id)}
+					<div role="cell" class="cell">
 						<form method="POST" action="?/start" use:enhance={withNotice()}>
 							<input type="hidden" name="key" value={data.key} />
 							<input type="hidden" name="way" value={w.id} />
@@ -266,12 +252,13 @@
 								aria-label="Start: {w.name}">Start <span class="key">{i + 1}</span></button
 							>
 						</form>
-					{:else}<span class="text-sm text-soft">no start</span>{/if}
-				</div>
-			{/each}
+					</div>
+				{/each}
+			</div>
 		</div>
 	</div>
-</div>
+{/if}
+{#each refused as w (w.id)}<NotAdvised title="{w.name}: no." refusal={w} />{/each}
 {#if data.lot.free_g === 0}<p class="mt-3">All of it is at the <a href="/stove">Stove</a> already.</p>{/if}
 
 <div class="mt-6 grid gap-6 md:grid-cols-2">
@@ -291,13 +278,13 @@
 		<ul class="mt-1 list-disc space-y-1 pl-5 text-[15px]">
 			{#each open[0].cautions as c (c.id)}<li>
 					{c.text}
-					{#if c.source !== 'practice'}<span class="source"
-							>({c.source === 'fsis' ? 'USDA FSIS' : c.source === 'nchfpFreezing' ? 'NCHFP' : 'USDA Guide'})</span
-						>{/if}
+					{#if c.source}<span class="source">({c.source})</span>{/if}
 				</li>{/each}
 		</ul>
 	</section>
 {/if}
+
+<Jars jars={data.jars} jar={data.jar} altitude_m={data.household.altitude_m} gauge={data.gauge} {units} />
 
 <style>
 	.row {
@@ -327,13 +314,5 @@
 		font-weight: 700;
 		color: var(--leaf);
 		border-bottom: 3px solid var(--leaf);
-	}
-	.refused {
-		background: repeating-linear-gradient(
-			135deg,
-			transparent 0 10px,
-			color-mix(in srgb, var(--line) 35%, transparent) 10px 20px
-		);
-		padding-left: 12px;
 	}
 </style>

@@ -1,0 +1,76 @@
+import { sayHeadspace, sayPressure, saySpoons, type Units } from '$core/quantities/format';
+import type { TestedProcess, JarAcid } from '$core/canning/find-process';
+import type { CanWay, CanWays } from '$core/ways/can-ways';
+import { sources } from '$reference/sources';
+
+/** One choice of canner for a jar, in words. */
+const heat = (p: TestedProcess, units: Units) => ({
+	minutes: p.minutes,
+	where:
+		p.method === 'boiling-water'
+			? `in boiling water${p.steamCanner ? ' or a steam canner' : ''}`
+			: `at ${sayPressure(p.psi ?? 0, p.kPa ?? 0, units)}, ${p.gauge} gauge`
+});
+
+const acidWords = (acid: JarAcid, units: Units): string =>
+	[
+		`${saySpoons(acid.lemonJuice_tbsp, 'tbsp', units)} bottled lemon juice`,
+		acid.citricAcid_tsp === undefined ? '' : `or ${saySpoons(acid.citricAcid_tsp, 'tsp', units)} citric acid`,
+		acid.vinegar_tbsp === undefined ? '' : `or ${saySpoons(acid.vinegar_tbsp, 'tbsp', units)} vinegar (5 %)`
+	]
+		.filter(Boolean)
+		.join(', ');
+
+function shown(way: CanWay, units: Units) {
+	const [first] = way.processes;
+	if (!first) throw new Error(`${way.id} has no process`);
+	return {
+		id: way.id,
+		name: way.product.name,
+		styles: way.style as string,
+		jar: way.jar,
+		recipe: way.product.recipe ?? false,
+		heats: way.processes.map((p) => heat(p, units)),
+		headspace: sayHeadspace(first.headspace_in, units),
+		acid: first.acid ? acidWords(first.acid, units) : null,
+		sterile: first.sterileJars,
+		jars: way.jars ?? null,
+		load_s: way.load_s,
+		keepsUntil: way.keepsUntil,
+		noCanner: way.noCanner,
+		testedJar: first.testedJar === way.jar ? null : first.testedJar,
+		prepare: way.product.prepare,
+		mind: way.product.mind ?? [],
+		source: `${sources[first.source].short}, ${way.product.locator}`,
+		confidence: first.confidence,
+		once: way.processes.some((p) => p.row.recalls === 'once')
+	};
+}
+
+/** Hot and raw pack in one line where every number is the same. */
+function merged(ways: readonly CanWay[], units: Units) {
+	const lines: ReturnType<typeof shown>[] = [];
+	for (const way of ways) {
+		const line = shown(way, units);
+		const numbers = (l: typeof line) => JSON.stringify([l.name, l.jar, l.heats, l.headspace, l.acid]);
+		const alike = lines.findIndex((other) => numbers(other) === numbers(line));
+		const other = lines[alike];
+		if (other) lines[alike] = { ...other, styles: `${other.styles} or ${line.styles}`, once: other.once || line.once };
+		else lines.push(line);
+	}
+	return lines;
+}
+
+/** What the page needs of the jars, in the household's units. */
+export function shownJars(jars: CanWays, units: Units) {
+	return {
+		refused: 'kind' in jars.plain ? jars.plain : null,
+		plain: 'kind' in jars.plain ? [] : merged(jars.plain, units),
+		recipes: merged(jars.recipes, units),
+		cautions: jars.cautions.map((c) => ({
+			id: c.id,
+			text: c.text,
+			source: c.source === 'practice' ? null : sources[c.source].short
+		}))
+	};
+}

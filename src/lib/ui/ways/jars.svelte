@@ -1,0 +1,74 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { sayAltitude, type Units } from '$core/quantities/format';
+	import { withChoice } from './address';
+	import NotAdvised from './not-advised.svelte';
+	import JarWay from './jar-way.svelte';
+	import type { JarWays } from './types';
+
+	let {
+		jars,
+		jar,
+		altitude_m,
+		gauge,
+		units
+	}: { jars: JarWays; jar: string; altitude_m: number | null; gauge: string | null; units: Units } = $props();
+	const sizes = ['half-pint', 'pint', 'quart'] as const;
+	const canner = $derived(
+		gauge === 'none'
+			? 'no pressure canner'
+			: gauge
+				? `a pressure canner with a ${gauge} gauge`
+				: 'either gauge, since yours was not said'
+	);
+</script>
+
+<section class="mt-8" aria-labelledby="jars">
+	<div class="flex flex-wrap items-end gap-x-6 gap-y-2 border-b-[3px] border-rim pb-2">
+		<h2 id="jars" class="text-2xl">Into jars</h2>
+		{#if altitude_m !== null}
+			<p class="text-soft">
+				for {sayAltitude(altitude_m, units)} and {canner} · <a href="/kitchen#altitude">change</a>
+			</p>
+		{/if}
+		{#if jars.plain.length + jars.recipes.length > 0}
+			<nav class="ml-auto flex gap-1" aria-label="Jar size">
+				{#each sizes as size (size)}
+					<a
+						class="btn {size === jar ? 'btn-full' : ''}"
+						aria-current={size === jar ? 'true' : undefined}
+						data-sveltekit-noscroll
+						data-sveltekit-replacestate
+						href={withChoice(page.url.search, 'jar', size)}>{size}s</a
+					>
+				{/each}
+			</nav>
+		{/if}
+	</div>
+	{#if jars.refused}
+		<NotAdvised title="Not as it is." refusal={jars.refused} />
+	{/if}
+	<div class="divide-y divide-line">
+		{#each jars.plain as way (way.id)}<JarWay {way} {units} />{/each}
+	</div>
+	{#if jars.recipes.length > 0}
+		<details class="mt-3 border-t border-line pt-3" open={jars.refused !== null && jars.recipes.length <= 3}>
+			<summary class="head text-lg">Made into something else, by a tested recipe ({jars.recipes.length})</summary>
+			<div class="divide-y divide-line">
+				{#each jars.recipes as way (way.id)}<JarWay {way} {units} />{/each}
+			</div>
+		</details>
+	{/if}
+	{#if jars.cautions.length > 0}
+		<div class="mt-4 rounded-xl border-2 border-red bg-redbg px-5 py-4">
+			<h3 class="text-lg">Before you can anything</h3>
+			<ul class="mt-1 list-disc space-y-1 pl-5 text-[15px]">
+				{#each jars.cautions as c (c.id)}
+					<li>
+						{c.text}{#if c.source}<span class="source ml-1">({c.source})</span>{/if}
+					</li>
+				{/each}
+			</ul>
+		</div>
+	{/if}
+</section>
