@@ -14,28 +14,19 @@ const known = (row: { source: string; confidence?: string }, where: string) => {
 };
 
 describe('the tables', () => {
-	it('hold at least the sixteen foods of the first slice', () => {
-		const ids = foodRows.map((f) => f.id);
-		for (const id of [
-			'green-beans',
-			'runner-beans',
-			'zucchini',
-			'spinach',
-			'kale',
-			'sweet-corn',
-			'peas',
-			'broccoli',
-			'cauliflower',
-			'carrots',
-			'potatoes',
-			'tomatoes',
-			'bell-peppers',
-			'onions',
-			'strawberries',
-			'raspberries'
-		]) {
-			expect(ids).toContain(id);
-		}
+	it('hold the foods that people keep: produce, herbs, flowers, mushrooms, meat, fish, stock and dishes', () => {
+		const count = (...groups: string[]) => foodRows.filter((f) => groups.includes(f.group)).length;
+		expect(count('vegetable', 'fruit')).toBeGreaterThanOrEqual(70);
+		expect(count('herb', 'flower')).toBeGreaterThanOrEqual(18);
+		expect(count('mushroom')).toBeGreaterThanOrEqual(4);
+		expect(count('meat', 'poultry', 'fish', 'stock', 'dish')).toBeGreaterThanOrEqual(30);
+		expect(foodRows.some((f) => f.marks?.includes('wild-mushroom'))).toBe(true);
+		for (const [id, kind] of [
+			['potatoes', 'waxy'],
+			['tomatoes', 'paste'],
+			['winter-squash', 'storage']
+		] as const)
+			expect(foodRows.find((f) => f.id === id)?.traits?.map((t) => t.id)).toContain(kind);
 	});
 
 	it('give every rule its unit, source and confidence', () => {

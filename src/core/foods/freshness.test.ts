@@ -35,6 +35,17 @@ describe('the freshness clock', () => {
 	it.each([Number.NaN, -10, 60])('refuses a place of %d °C', (place_C) =>
 		expect(() => freshness({ ...base, place_C })).toThrow(/place_C/)
 	);
+	it('gives meat two hours out of the cold, one above 90 °F, and its published days in the fridge', () => {
+		// USDA FSIS (from memory): two hours at room temperature, one above 90 °F; ground meat 1 to 2 days in the fridge.
+		const food = foodById('ground-beef');
+		if (!food) throw new Error('ground beef');
+		const at = (place_C: number) => freshness({ ...base, food, place: 'counter', place_C }).days[1] * 24;
+		expect([at(21), at(10), at(33)].map((h) => Math.round(h * 1000) / 1000)).toEqual([2, 2, 1]);
+		expect(freshness({ ...base, food, place: 'fridge', place_C: 4 }).days).toEqual([1, 2]);
+		// Cold does not lengthen a limit of safety.
+		expect(freshness({ ...base, food, place: 'fridge', place_C: -1 }).days).toEqual([1, 2]);
+		expect(freshness({ ...base, food, place: 'fridge', place_C: 8 }).warning).toMatch(/two hours at most/);
+	});
 	it('gives every food an end at every place', () => {
 		for (const food of foodRows) {
 			for (const place of ['counter', 'cool', 'fridge', 'cellar'] as const) {
@@ -54,8 +65,30 @@ describe('finding a food', () => {
 		['sweetcorn', 'sweet-corn'],
 		['silverbeet', 'chard'],
 		['GREEN-BEANS', 'green-beans'],
-		['strawberry', 'strawberries']
+		['strawberry', 'strawberries'],
+		['swedes', 'rutabagas'],
+		['beetroot', 'beets'],
+
+		['mangetout', 'edible-pod-peas'],
+		['butter beans', 'lima-beans'],
+		['fava', 'broad-beans'],
+		['spring onion', 'scallions'],
+		['coriander', 'cilantro'],
+		['pak choi', 'bok-choy'],
+		['kumara', 'sweet-potatoes'],
+		['jalapeño', 'chile-peppers'],
+		['rockmelon', 'melons'],
+		['blackcurrants', 'currants'],
+		['minced beef', 'ground-beef'],
+		['prawns', 'shrimp'],
+		['gammon', 'ham'],
+		['Roma tomatoes', 'tomatoes'],
+		['butternut', 'winter-squash']
 	])('%s', (name, id) => expect(findFood(name)?.id).toBe(id));
+	it('finds every food by each of its names, and no name means two foods', () => {
+		for (const food of foodRows)
+			for (const name of [food.id, food.name, ...food.names]) expect(findFood(name)?.id, name).toBe(food.id);
+	});
 	it('has no name twice', () => {
 		const names = foodRows.flatMap((f) => [f.name, ...f.names]);
 		expect(names.filter((n, i) => names.indexOf(n) !== i)).toEqual([]);

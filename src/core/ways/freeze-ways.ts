@@ -244,7 +244,7 @@ function cooked(
 			? 'No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'
 			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
-		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: words,
+		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
 		load_g: Math.round(input.grams * share(cut, input.form)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
 		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],

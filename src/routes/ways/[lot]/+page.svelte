@@ -92,7 +92,7 @@
 			onchange={choose('grams')}
 		/></label
 	>
-	{#if data.pots.length > 1}
+	{#if data.pots.length > 1 && data.ways.some((w) => w.kind === 'refused' || w.pot)}
 		<label class="field"
 			><span>pot</span>
 			<select name="pot" value={data.pot || data.pots.at(-1)?.id} onchange={choose('pot')}>
@@ -128,7 +128,7 @@
 </form>
 
 {#if open.length > 0}
-	<div class="mt-4 overflow-x-auto">
+	<div class="mt-4 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
 		<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
 			<div role="row" class="row border-b-[3px] border-rim">
 				<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
