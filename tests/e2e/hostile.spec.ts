@@ -246,6 +246,8 @@ const forms: Form[] = [
 	],
 	['an altitude of NaN', at('/kitchen?/altitude'), () => ({ altitude: 'NaN', unit: 'm' }), 400, /number/],
 	['no altitude', at('/kitchen?/altitude'), () => ({ unit: 'm' }), 400, /required/],
+	['a gauge that is none', at('/kitchen?/canner'), () => ({ gauge: 'guess' }), 400, /gauge/],
+	['no gauge', at('/kitchen?/canner'), () => ({}), 400, /gauge/],
 	['nobody at table', at('/kitchen?/basics'), basics({ people: '0' }), 400, /People/],
 	['a zone that is none', at('/kitchen?/basics'), basics({ zone: 'Middle/Earth' }), 400, /time zone/],
 	['units of their own', at('/kitchen?/basics'), basics({ units: 'imperial' }), 400, /Units/],
@@ -359,6 +361,7 @@ type Get = [what: string, path: (w: World) => string, status: number];
 const gets: Get[] = [
 	['another household’s ways', (w) => `/ways/${w.otherLot}`, 404],
 	['ways by no id', at('/ways/x'), 400],
+	['a jar like a bucket', (w) => `/ways/${w.lot}?jar=bucket`, 400],
 	['a portion of a word', (w) => `/ways/${w.lot}?portion=lots`, 400],
 	['a portion of minus', (w) => `/ways/${w.lot}?portion=-5`, 400],
 	['a cut that is none', (w) => `/ways/${w.lot}?cut=julienne`, 400],

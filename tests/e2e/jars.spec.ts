@@ -1,0 +1,159 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, hydrated, test } from './help';
+
+/** Types a haul and opens its ways. */
+async function waysOf(page: Page, line: string, name: string): Promise<void> {
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('textbox', { name: /What came in/ }).fill(line);
+	await page.keyboard.press('Enter');
+	await page.getByRole('link', { name: `Ways for ${name}` }).click();
+	await page.waitForURL(/\/ways\/[0-9a-f-]{36}/);
+	await hydrated(page);
+}
+const jar = (page: Page, name: RegExp) => page.getByRole('article', { name });
+async function kitchen(page: Page, feet: string, gauge: string): Promise<void> {
+	await page.goto('/kitchen');
+	await hydrated(page);
+	await page.getByLabel('altitude', { exact: true }).fill(feet);
+	await page.locator('select[name=unit]').selectOption('ft');
+	await page.getByRole('button', { name: 'Save the altitude' }).click();
+	await expect(
+		page
+			.getByRole('status')
+			.or(page.getByText(/Altitude/))
+			.first()
+	).toBeVisible();
+	await page.getByLabel('pressure canner').selectOption(gauge);
+	await page.getByRole('button', { name: 'Save the canner' }).click();
+	await expect(page.getByLabel('pressure canner')).toHaveValue(gauge);
+}
+
+// USDA Complete Guide to Home Canning, 2015 (from memory): snap beans, pints 20 and quarts 25 minutes.
+test('the kitchen’s altitude and gauge move the jars at once, and stay after a reload', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await waysOf(page, '6.4 kg green beans', 'green beans');
+	const beans = jar(page, /^snap and Italian beans/);
+	// 380 m is above 1,000 ft: a weighted gauge at 15 psi. 6.4 kg are 14 lb, seven quarts.
+	await expect(beans).toContainText(/25 min\s+at 15 psi \(103 kPa\), weighted gauge/);
+	await expect(beans).toContainText('7 quarts, 1 canner load');
+	const ways = page.url();
+	await page.getByRole('navigation', { name: 'Jar size' }).getByRole('link', { name: 'pints', exact: true }).click();
+	await expect(beans).toContainText(/20 min\s+at 15 psi/);
+	await page.reload();
+	await expect(beans).toContainText(/20 min\s+at 15 psi/);
+	await kitchen(page, '5000', 'dial');
+	await page.goto(ways);
+	await expect(beans).toContainText(/25 min\s+at 13 psi \(90 kPa\), dial gauge/);
+	await kitchen(page, '8500', 'dial');
+	await page.goto(ways);
+	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText('no column for this altitude');
+	await kitchen(page, '500', 'none');
+	await page.goto(ways);
+	await expect(beans).toContainText('There is no pressure canner in your Kitchen.');
+});
+
+test('tomatoes have their several processes, with acid for each jar; nothing starts that has no run', async ({
+	page,
+	home
+}) => {
+	void home;
+	await page.goto('/basket');
+	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
+	const crushed = jar(page, /^tomatoes, crushed/);
+	await expect(crushed).toContainText(/50 min\s+in boiling water/);
+	await expect(crushed).toContainText(/15 min\s+at 15 psi/);
+	await expect(crushed).toContainText('2 tbsp (30 ml) bottled lemon juice, or ½ tsp (2.5 ml) citric acid');
+	await expect(page.getByRole('heading', { name: 'Into jars' })).toBeVisible();
+	await expect(page.getByRole('article').getByRole('button')).toHaveCount(0);
+	await page.getByText(/^Made into something else/).click();
+	await expect(jar(page, /^tomato ketchup/)).toContainText(/20 min\s+in boiling water/);
+	await expect(page.getByText('Your local food authority or extension service').last()).toBeVisible();
+});
+
+test('what is not safe in a jar is refused with a way on, and frozen or cooked ways stay', async ({ page, home }) => {
+	void home;
+	await waysOf(page, '3 kg broccoli', 'broccoli');
+	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText(/Instead: Blanch and freeze it/);
+	await expect(page.getByRole('button', { name: /^Start: Blanch/ })).toBeVisible();
+	await waysOf(page, '1 kg morels', 'morels');
+	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText('Wild mushrooms are never canned');
+	await expect(page.getByRole('region', { name: 'Freeze raw: no.' })).toContainText('toxic until they are cooked');
+	await expect(page.getByText('only what an expert has identified').first()).toBeVisible();
+});
+
+test('meat goes by the two-hour clock, is frozen in its portions, and canned under pressure only', async ({
+	page,
+	home
+}) => {
+	void home;
+	await waysOf(page, '3 kg minced beef', 'minced beef');
+	await expect(page.getByRole('button', { name: 'Start: Wrap and freeze' })).toBeVisible();
+	await expect(page.getByText('out of the cold two hours at most').first()).toBeVisible();
+	const ground = jar(page, /^ground or chopped meat/);
+	await expect(ground).toContainText(/90 min\s+at 15 psi/);
+	await expect(ground).not.toContainText('boiling water');
+});
+
+test('jars fit a phone, read well in both schemes, and can be had by keyboard', async ({ page, home }) => {
+	void home;
+	await waysOf(page, '5 kg courgettes', 'courgettes');
+	for (const colorScheme of ['light', 'dark'] as const) {
+		await page.emulateMedia({ colorScheme });
+		const { violations } = await new AxeBuilder({ page })
+			.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+			.analyze();
+		expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+	}
+	await page.setViewportSize({ width: 390, height: 844 });
+	expect(
+		await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+	).toBeLessThanOrEqual(0);
+	await page.getByRole('link', { name: 'into jars' }).focus();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Into jars' })).toBeInViewport();
+});
+
+test.describe('the open reference over http', () => {
+	test('answers any page, without a household, and describes itself', async ({ playwright, baseURL }) => {
+		const anyone = await playwright.request.newContext({ baseURL: baseURL ?? '' });
+		const reply = await anyone.get('/api/v1/canning?food=courgettes&product=pickled&jar=pint&altitude_m=0');
+		expect(reply.status()).toBe(200);
+		expect(reply.headers()['access-control-allow-origin']).toBe('*');
+		expect(reply.headers()['content-type']).toContain('application/json');
+		expect(await reply.json()).toMatchObject({
+			food: 'zucchini',
+			processes: [{ minutes: 10, method: 'boiling-water' }]
+		});
+		const description = (await (await anyone.get('/api/v1/openapi.json')).json()) as { openapi: string; paths: object };
+		expect(description.openapi).toBe('3.1.0');
+		expect(Object.keys(description.paths)).toHaveLength(5);
+		await anyone.dispose();
+	});
+	test('has one shape of error for every fault, and changes nothing', async ({ request }) => {
+		for (const [method, path, status, code] of [
+			['GET', '/api/v1/canning?food=peas', 400, 'BAD_INPUT'],
+			['GET', '/api/v1/foods/no-such-food-at-all', 404, 'UNKNOWN_FOOD'],
+			['GET', '/api/v1/foods/qqq%2F..%2Fqqq', 404, 'UNKNOWN_FOOD'],
+			['GET', `/api/v1/foods?q=${'x'.repeat(500)}`, 400, 'BAD_INPUT'],
+			['GET', '/api/v1/foods?q=%00', 400, 'BAD_INPUT'],
+			['GET', '/api/v1/nothing', 404, 'NOT_FOUND'],
+			['GET', '/api', 404, 'NOT_FOUND'],
+			['POST', '/api/v1/foods', 405, 'READ_ONLY'],
+			['DELETE', '/api/v1/canning', 405, 'READ_ONLY']
+		] as const) {
+			const reply = await request.fetch(path, { method });
+			expect([path, reply.status()]).toEqual([path, status]);
+			expect(await reply.json()).toMatchObject({ error: { code, faults: expect.any(Array) as unknown } });
+		}
+		const refused = await request.get('/api/v1/canning?food=pumpkin&product=butter&altitude_m=100');
+		expect(refused.status()).toBe(422);
+		expect(await refused.json()).toMatchObject({ refused: true, instead: expect.any(Array) as unknown });
+	});
+});
