@@ -117,6 +117,19 @@ describe('the canning table against a second recall', () => {
 	});
 });
 
+describe('docs/numbers.md', () => {
+	const page = readFileSync(new URL('../../docs/numbers.md', import.meta.url), 'utf8');
+	it('names every product that has a row recalled once, and no other', () => {
+		const once = canningProducts.filter((p) => p.processes.some((r) => r.recalls === 'once')).map((p) => p.id);
+		const named = [...page.matchAll(/^\| `([a-z0-9/-]+)`/gm)].map((m) => m[1]);
+		expect(named.sort()).toEqual(once.sort());
+	});
+	it('says how many rows agree', () => {
+		const common = [...recalled.keys()].filter((key) => table.has(key)).length;
+		expect(page).toContain(`${common} rows stand in both`);
+	});
+});
+
 /** Names of the recall, as the blanching table has them. */
 const blanchIds: Record<string, string> = {
 	'artichokes hearts': 'artichokes/hearts',
