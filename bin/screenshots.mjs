@@ -53,6 +53,11 @@ try {
 	await page.getByRole('textbox', { name: /What came in/ }).fill('3 lb 4 oz peas in the pod');
 	await page.getByText(/^= 1.47 kg peas/).waitFor();
 	await shot('basket');
+	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
+	await page.getByRole('link', { name: 'into jars' }).click();
+	await page.getByRole('heading', { name: 'Into jars' }).waitFor();
+	await shot('jars');
+	await open('/basket');
 	await page.getByRole('link', { name: 'Ways for runner beans' }).click();
 	await page.getByRole('button', { name: /^Start: Blanch/ }).waitFor();
 	await shot('ways');

@@ -23,9 +23,9 @@
 	);
 </script>
 
-<section class="mt-8" aria-labelledby="jars">
+<section id="jars" class="mt-8 scroll-mt-4" aria-labelledby="jars-title">
 	<div class="flex flex-wrap items-end gap-x-6 gap-y-2 border-b-[3px] border-rim pb-2">
-		<h2 id="jars" class="text-2xl">Into jars</h2>
+		<h2 id="jars-title" class="text-2xl">Into jars</h2>
 		{#if altitude_m !== null}
 			<p class="text-soft">
 				for {sayAltitude(altitude_m, units)} and {canner} · <a href="/kitchen#altitude">change</a>
