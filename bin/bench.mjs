@@ -118,6 +118,17 @@ try {
 		row(`${name}: its main query in raw SQL, p50`, ms(percentile(bare, 0.5)));
 	}
 
+	for (const path of [
+		'/api/v1/foods?q=squash',
+		'/api/v1/blanch?food=corn&cut=ears-large&altitude_m=380',
+		'/api/v1/canning?food=tomatoes&altitude_m=380'
+	]) {
+		const get = async () => void (await (await fetch(`${origin}${path}`)).arrayBuffer());
+		await time(15, get);
+		const list = await time(120, get);
+		row(`${path.split('?')[0]}: p50 / p95`, `${ms(percentile(list, 0.5))} / ${ms(percentile(list, 0.95))}`);
+	}
+
 	const { chromium } = await import('@playwright/test');
 	const browser = await chromium.launch({
 		executablePath: chromiumPath(),

@@ -67,9 +67,13 @@ try {
 	const urlOf = (/** @type {string} */ name) => database.url.replace(/\/postgres$/, `/${name}`);
 
 	const unit = join(results, 'unit.json');
-	const unitCode = await run(bin('vitest'), ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`], {
-		env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
-	});
+	const unitCode = await run(
+		bin('vitest'),
+		['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
+		{
+			env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
+		}
+	);
 	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
 
 	await ensureBuild();

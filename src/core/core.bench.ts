@@ -1,6 +1,7 @@
 import { bench, describe } from 'vitest';
 import { foodRows } from '../reference/tables';
 import { parseHaul } from './quantities/parse-haul';
+import { canWays } from './ways/can-ways';
 import { freezeWays } from './ways/freeze-ways';
 import { kitchen } from './ways/kitchen.fixture';
 
@@ -22,6 +23,11 @@ describe('the core', () => {
 				choices: { cut: cut.id },
 				now: 1_787_000_000_000
 			});
+		}
+	});
+	bench('jars of 500 items', () => {
+		for (const { food, grams } of items) {
+			canWays({ food, form: food.forms[0]?.id ?? 'whole', grams, kitchen, jar: 'quart', now: 1_787_000_000_000 });
 		}
 	});
 	bench('500 typed lines understood', () => {
