@@ -56,6 +56,10 @@ export const cautionTexts = {
 		text: 'Wild game is cooked to 71 °C (160 °F); freezing does not kill every worm of bear and other wild meat.',
 		source: 'fsisTemperatures'
 	},
+	'sound-only': {
+		text: 'Soft, split or bruised: only sound produce goes into jars; cut the flawed pieces into a dish for today, or freeze them.',
+		source: 'usdaCanning2015'
+	},
 	botulism: {
 		text: 'Low in acid: only this tested pressure process makes it safe. Botulism gives no sign; an underprocessed jar can kill.',
 		source: 'usdaCanning2015'
@@ -73,7 +77,7 @@ export const cautionTexts = {
 		source: 'usdaCanning2015'
 	},
 	acid: {
-		text: 'The acid goes into every jar in full: bottled lemon juice or citric acid, never fresh juice.',
+		text: 'The acid goes into every jar in full, also under pressure: bottled lemon juice or citric acid, never fresh juice.',
 		source: 'usdaCanning2015'
 	},
 	'tested-recipe': {

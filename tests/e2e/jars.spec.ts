@@ -53,7 +53,9 @@ test('the kitchen’s altitude and gauge move the jars at once, and stay after a
 	await expect(beans).toContainText(/25 min\s+at 13 psi \(90 kPa\), dial gauge/);
 	await kitchen(page, '8500', 'dial');
 	await page.goto(ways);
-	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText('no column for this altitude');
+	await expect(page.getByRole('region', { name: 'Not at this altitude.' })).toContainText(
+		'no column for this altitude'
+	);
 	await kitchen(page, '500', 'none');
 	await page.goto(ways);
 	await expect(beans).toContainText('There is no pressure canner in your Kitchen.');

@@ -82,6 +82,12 @@ export function sayFraction(value: number): string {
 	return whole > 0 || part === '' ? `${whole}${part}` : part;
 }
 
+/** A short length that is published in inches: "1 in", in metric "2.5 cm (1 in)". */
+export function sayLength(metres: number, units: Units): string {
+	const inches = `${sayFraction(metres / 0.0254)} in`;
+	return units === 'us' ? inches : `${Number((metres * 100).toFixed(1))} cm (${inches})`;
+}
+
 /** Headspace, published in inches: "½ in", in metric "13 mm (½ in)". */
 export const sayHeadspace = (inches: number, units: Units): string =>
 	units === 'us' ? `${sayFraction(inches)} in` : `${Math.round(inches * 25.4)} mm (${sayFraction(inches)} in)`;

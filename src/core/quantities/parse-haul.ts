@@ -264,7 +264,10 @@ function weigh(
 	}
 	const measure =
 		amount.unit?.kind === 'produce' ? amount.unit.measure : amount.unit?.kind === 'volume' ? amount.unit.name : 'each';
-	const row = measureRow(food, measure, form);
+	// A head or an ear is a piece: "4 cabbages" are four heads.
+	const asked = measure === 'each' ? ['each', 'head', 'ear'] : [measure];
+	const named = asked.find((m) => measureRow(food, m, form)) ?? measure;
+	const row = measureRow(food, named, form);
 	if (row) {
 		const kg = row.unit === 'lb' ? kgFromLb(row.value) : row.value;
 		return {

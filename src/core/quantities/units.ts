@@ -29,7 +29,7 @@ const produce: Record<string, string> = {
 	bushel: 'bushel', bushels: 'bushel', bu: 'bushel',
 	peck: 'peck', pecks: 'peck',
 	flat: 'flat', flats: 'flat', tray: 'flat', trays: 'flat',
-	crate: 'crate', crates: 'crate',
+	crate: 'crate', crates: 'crate', lug: 'lug', lugs: 'lug',
 	bag: 'bag', bags: 'bag', sack: 'bag', sacks: 'bag',
 	ear: 'ear', ears: 'ear', cob: 'ear', cobs: 'ear',
 	head: 'head', heads: 'head',

@@ -29,8 +29,7 @@ describe('the jars of an item', () => {
 			expect(way.keepsUntil).toBe('2027-08-25');
 			expect(way.processes.every((p) => p.gauge !== 'dial')).toBe(true);
 		}
-		const used = [...('kind' in ways.plain ? [] : ways.plain), ...ways.recipes].length > 0;
-		expect(ways.cautions.at(-1)?.id).toBe(used ? 'authority' : undefined);
+		expect(ways.cautions.at(-1)?.id).toBe('authority');
 	});
 	it('counts jars and loads by the published pounds', () => {
 		// USDA Complete Guide, snap beans (from memory): 14 lb for a canner load of 7 quarts, 9 lb for 9 pints.
@@ -79,6 +78,26 @@ describe('the jars of an item', () => {
 				.recipes.map((w) => w.product.product)
 				.sort()
 		).toEqual(['pickled', 'pineapple', 'with-okra-or-zucchini']);
+	});
+	it('hears the household’s own word: white peaches are refused, as jam too, yellow ones are not', () => {
+		const white = waysOf('peaches', { called: 'white peaches' });
+		expect(white.plain).toMatchObject({ kind: 'refused', rule: 'can/white-peaches' });
+		expect(white.recipes).toEqual([]);
+		expect('kind' in waysOf('peaches', { called: 'yellow peaches' }).plain).toBe(false);
+		expect('kind' in waysOf('zucchini', { called: 'peaches' }).plain).toBe(true);
+	});
+	it('says that only sound produce goes into jars where it came in soft', () => {
+		expect(waysOf('tomatoes', { soft: true }).cautions.map((c) => c.id)).toContain('sound-only');
+		expect(waysOf('tomatoes').cautions.map((c) => c.id)).not.toContain('sound-only');
+	});
+	it('gives the general rules for the canners that are used, in the household’s units', () => {
+		// USDA Complete Guide, Guide 1 (from memory): 1 in over the lids, 10 minutes of venting, 12 to 24 hours.
+		const tomatoes = waysOf('tomatoes').steps;
+		expect(tomatoes.water.join(' ')).toMatch(/2\.5 cm \(1 in\) over the lids at least, 5\.1 cm \(2 in\)/);
+		expect(tomatoes.pressure.join(' ')).toMatch(/10 minutes of steady steam/);
+		const beans = waysOf('green-beans', { kitchen: { ...kitchen, units: 'us' } }).steps;
+		expect(beans.pressure.join(' ')).toMatch(/12 to 24 hours.*50 °F to 70 °F.*never above 95 °F/);
+		expect(waysOf('jerusalem-artichokes').steps).toEqual({ water: [], pressure: [] });
 	});
 	it('refuses nothing of nothing', () => expect(() => waysOf('peas', { grams: 0 })).toThrow(/grams/));
 });

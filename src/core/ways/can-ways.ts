@@ -1,20 +1,26 @@
 import type { CanningProduct, PackStyle } from '../../reference/canning';
 import { canningRules, jarVolume_L, type JarSize } from '../../reference/canning-rules';
 import type { FoodRow } from '../../reference/tables';
+import { canningSteps } from '../canning/steps';
 import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
 import { mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
+import { findFood } from '../foods/find-food';
 import { kgFromLb } from '../quantities/units';
 import { advise } from '../safety/advise';
-import { inOrder, type Caution } from '../safety/cautions';
+import { inOrder, otherCautions, type Caution } from '../safety/cautions';
 import type { Kitchen } from './kitchen';
 
 export interface CanWaysInput {
 	readonly food: FoodRow;
+	/** The household's own word for it: white peaches are not canned, yellow ones are. */
+	readonly called?: string;
 	readonly form: string;
 	readonly grams: number;
 	readonly kitchen: Kitchen;
+	/** Soft, split or bruised. */
+	readonly soft?: boolean;
 	/** Wanted; where a product was not tested in it, the largest smaller one that was. */
 	readonly jar: JarSize;
 	/** ms. */
@@ -43,7 +49,10 @@ export interface CanWays {
 	readonly plain: readonly CanWay[] | Refusal;
 	/** What it may become by a tested recipe, or another thing made of it. */
 	readonly recipes: readonly CanWay[];
+	/** Always with the authority, also where all is refused. */
 	readonly cautions: readonly Caution[];
+	/** What holds for every load, for the canners that are used. */
+	readonly steps: { readonly water: readonly string[]; readonly pressure: readonly string[] };
 }
 
 /**
@@ -57,16 +66,18 @@ export function canWays(input: CanWaysInput): CanWays {
 	mustBePositive(input.grams, 'grams');
 	const altitude = kitchen.altitude_m === null ? {} : { altitude_m: kitchen.altitude_m };
 	const gauge = kitchen.gauge === 'dial' || kitchen.gauge === 'weighted' ? { gauge: kitchen.gauge } : {};
-	const plain = advise({ way: 'can', food: food.id, ...altitude, ...gauge });
+	const named = input.called && findFood(input.called)?.id === food.id ? input.called : food.id;
+	const plain = advise({ way: 'can', food: named, ...altitude, ...gauge });
 	const cautions = new Map<string, Caution>();
 	const note = (list: readonly Caution[]) => list.forEach((c) => cautions.set(c.id, c));
+	note(otherCautions(food, [input.soft === true && 'sound-only']));
 	if (plain.kind === 'allowed') note(plain.cautions);
 	const plainIds = new Set(plain.kind === 'allowed' ? plain.processes.map((p) => p.product.id) : []);
 
 	const recipes: CanWay[] = [];
 	for (const product of productsOf(food.id)) {
 		if (plainIds.has(product.id)) continue;
-		const advice = advise({ way: 'can', food: food.id, product: product.product, ...altitude, ...gauge });
+		const advice = advise({ way: 'can', food: named, product: product.product, ...altitude, ...gauge });
 		if (advice.kind === 'refused') continue;
 		note(advice.cautions);
 		recipes.push(
@@ -76,10 +87,16 @@ export function canWays(input: CanWaysInput): CanWays {
 			)
 		);
 	}
+	const own = plain.kind === 'allowed' ? waysFrom(input, plain.processes) : [];
+	const used = [...own, ...recipes].flatMap((w) => w.processes);
 	return {
-		plain: plain.kind === 'allowed' ? waysFrom(input, plain.processes) : plain,
+		plain: plain.kind === 'allowed' ? own : plain,
 		recipes,
-		cautions: inOrder([...cautions.values()])
+		cautions: inOrder([...cautions.values()]),
+		steps: {
+			water: used.some((p) => p.method === 'boiling-water') ? canningSteps('boiling-water', kitchen.units) : [],
+			pressure: used.some((p) => p.method === 'pressure') ? canningSteps('pressure', kitchen.units) : []
+		}
 	};
 }
 

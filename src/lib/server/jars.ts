@@ -67,6 +67,7 @@ export function shownJars(jars: CanWays, units: Units) {
 		refused: 'kind' in jars.plain ? jars.plain : null,
 		plain: 'kind' in jars.plain ? [] : merged(jars.plain, units),
 		recipes: merged(jars.recipes, units),
+		steps: jars.steps,
 		cautions: jars.cautions.map((c) => ({
 			id: c.id,
 			text: c.text,

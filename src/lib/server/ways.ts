@@ -77,6 +77,15 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 	});
 	// A family opens a quart, one or two people a pint.
 	const jar: JarSize = query.jar ?? (kitchen.people >= 4 ? 'quart' : 'pint');
-	const jars = canWays({ food, form: lot.form, grams: shown_g, kitchen, jar, now: now.getTime() });
+	const jars = canWays({
+		food,
+		called: lot.title,
+		soft: lot.condition === 'soft',
+		form: lot.form,
+		grams: shown_g,
+		kitchen,
+		jar,
+		now: now.getTime()
+	});
 	return { lot, place, grams, free_g, shown_g, kitchen, food, ways, jars, jar };
 }

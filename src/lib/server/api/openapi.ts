@@ -222,6 +222,10 @@ export const openApi = {
 				food: text,
 				altitude_m: number,
 				processes: list(ref('Process'), { minItems: 1 }),
+				general: {
+					...list(object({ method: { enum: ['boiling-water', 'pressure'] }, steps: texts })),
+					description: 'What holds for every load at that canner.'
+				},
 				cautions: texts
 			}),
 			Process: object(

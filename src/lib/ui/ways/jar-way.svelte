@@ -36,10 +36,10 @@
 	</p>
 	{#if way.noCanner}<p class="font-semibold text-amber">There is no pressure canner in your Kitchen.</p>{/if}
 	{#if way.testedJar}<p class="text-soft">As tested in {way.testedJar}s: a smaller jar takes no less time.</p>{/if}
+	{#each way.mind as m (m)}<p class="text-[15px] font-semibold">{m}</p>{/each}
 	<details class="mt-1">
-		<summary class="text-[15px]">how, and what to mind</summary>
+		<summary class="text-[15px]">how to prepare it</summary>
 		<p class="mt-1 text-[15px]">{way.prepare}</p>
-		{#each way.mind as m (m)}<p class="mt-1 text-[15px] font-semibold">{m}</p>{/each}
 		<p class="mt-1 text-[15px] text-soft">
 			A load takes {sayDuration(way.load_s)} at least, heating up and cooling down besides. Best until {sayMonth(
 				way.keepsUntil

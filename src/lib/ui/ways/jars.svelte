@@ -14,6 +14,17 @@
 		units
 	}: { jars: JarWays; jar: string; altitude_m: number | null; gauge: string | null; units: Units } = $props();
 	const sizes = ['half-pint', 'pint', 'quart'] as const;
+	const title = $derived(
+		jars.refused?.rule === 'altitude-missing'
+			? 'No time without the altitude.'
+			: jars.refused?.rule === 'altitude-above-table'
+				? 'Not at this altitude.'
+				: 'Not as it is.'
+	);
+	const canners = $derived([
+		['A boiling-water canner', jars.steps.water],
+		['A pressure canner', jars.steps.pressure]
+	] as const);
 	const canner = $derived(
 		gauge === 'none'
 			? 'no pressure canner'
@@ -46,7 +57,7 @@
 		{/if}
 	</div>
 	{#if jars.refused}
-		<NotAdvised title="Not as it is." refusal={jars.refused} />
+		<NotAdvised {title} refusal={jars.refused} />
 	{/if}
 	<div class="divide-y divide-line">
 		{#each jars.plain as way (way.id)}<JarWay {way} {units} />{/each}
@@ -59,6 +70,18 @@
 			</div>
 		</details>
 	{/if}
+	<div class="mt-4 grid gap-x-6 gap-y-2 md:grid-cols-2">
+		{#each canners as [name, steps] (name)}
+			{#if steps.length > 0}
+				<details class="border-t border-line pt-3">
+					<summary class="head text-lg">{name}, step by step</summary>
+					<ol class="mt-2 list-decimal space-y-1 pl-6">
+						{#each steps as s (s)}<li>{s}</li>{/each}
+					</ol>
+				</details>
+			{/if}
+		{/each}
+	</div>
 	{#if jars.cautions.length > 0}
 		<div class="mt-4 rounded-xl border-2 border-red bg-redbg px-5 py-4">
 			<h3 class="text-lg">Before you can anything</h3>

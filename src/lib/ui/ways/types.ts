@@ -28,7 +28,13 @@ export interface JarWay {
 }
 
 export interface JarWays {
-	readonly refused: { readonly reason: string; readonly source: string; readonly instead: readonly string[] } | null;
+	readonly steps: { readonly water: readonly string[]; readonly pressure: readonly string[] };
+	readonly refused: {
+		readonly rule?: string;
+		readonly reason: string;
+		readonly source: string;
+		readonly instead: readonly string[];
+	} | null;
 	readonly plain: readonly JarWay[];
 	readonly recipes: readonly JarWay[];
 	readonly cautions: readonly { readonly id: string; readonly text: string; readonly source: string | null }[];

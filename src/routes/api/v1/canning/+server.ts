@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
+import { canningSteps } from '$core/canning/steps';
 import { productByName } from '$core/canning/products';
 import type { TestedProcess } from '$core/canning/find-process';
 import { findFood } from '$core/foods/find-food';
@@ -80,6 +81,10 @@ export const GET: RequestHandler = ({ url }) =>
 			food: advice.food?.id ?? query.food,
 			altitude_m: query.altitude_m,
 			processes: advice.processes.map(shown),
+			general: [...new Set(advice.processes.map((p) => p.method))].map((method) => ({
+				method,
+				steps: canningSteps(method, 'metric')
+			})),
 			cautions: advice.cautions.map((c) => c.text)
 		});
 	});
