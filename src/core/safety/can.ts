@@ -36,7 +36,8 @@ interface Found {
 function meant(question: Question): Found | Refusal {
 	const { food: text, product } = question;
 	const never = refusedByName(text) ?? (product ? refusedByName(product) : undefined);
-	if (never) return refusalOf(never, { food: findFood(text), called: text });
+	// Refused under a name of its own ("white peaches"): the jars of the food it is a kind of are no way on.
+	if (never) return refusalOf(never, { called: text });
 	const own = productByName(text);
 	const food = findFood(text) ?? null;
 	if (own && (!product || answersTo(own, product))) return { food, products: [own] };

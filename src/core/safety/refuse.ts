@@ -6,6 +6,23 @@ import { waysOn } from './ways-on';
 
 const byId = new Map(refusalRows.map((row) => [row.id, row]));
 
+/**
+ * Rules beside which the tested jars of a food are a way on. Where the food itself is the trouble (thawed, damaged, of a
+ * refused kind, no altitude known) they would send the person back into it.
+ */
+const offersJars = new Set([
+	'untested-food',
+	'untested-product',
+	'vacuum-room',
+	'oil-shelf',
+	'pickle-shelf-own',
+	'jam-own',
+	'meat-shelf',
+	'smoke-shelf',
+	'salt-shelf',
+	'perishable-room'
+]);
+
 /** What the sentence of a rule needs filled in. */
 export interface Blanks {
 	readonly food?: FoodRow | null | undefined;
@@ -33,7 +50,9 @@ export function refusalOf(row: RefusalRow, blanks: Blanks): Refusal {
 		.replace('{food}', name)
 		.replace('{product}', blanks.product ?? 'that')
 		.replace('{style}', blanks.style ?? 'different');
-	const instead = [...new Set([...(blanks.first ?? []), ...row.instead, ...(blanks.food ? waysOn(blanks.food) : [])])];
+	const jars = offersJars.has(row.id) || (row.foods !== undefined && blanks.food !== undefined);
+	const own = blanks.food ? waysOn(blanks.food, jars) : [];
+	const instead = [...new Set([...(blanks.first ?? []), ...row.instead, ...own])];
 	return {
 		kind: 'refused',
 		rule: row.id,

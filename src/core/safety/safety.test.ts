@@ -134,6 +134,25 @@ describe('what is refused', () => {
 		const asked = new Set(cases.map(([id]) => id));
 		expect(refusalRows.map((r) => r.id).filter((id) => !asked.has(id))).toEqual([]);
 	});
+	it('never sends a person back into what was refused', () => {
+		const jars = (question: Question) => {
+			const advice = ask(question);
+			return advice.kind === 'refused' && advice.instead.some((way) => way.startsWith('Can it by'));
+		};
+		for (const question of [
+			can('white peaches'),
+			can('tomatoes', { product: 'whole-in-water', state: 'thawed' }),
+			can('tomatoes', { state: 'damaged' }),
+			{ way: 'can', food: 'green beans' } as const,
+			{ way: 'hold-packed', food: 'green beans' } as const,
+			can('wild mushrooms'),
+			{ way: 'dry', food: 'elderflowers', part: 'stems' } as const
+		])
+			expect(jars(question), JSON.stringify(question)).toBe(false);
+		// Where they are the way on, they are named.
+		expect(jars(can('courgettes'))).toBe(true);
+		expect(jars({ way: 'vacuum', food: 'carrots' })).toBe(true);
+	});
 	it('refuses raw what the food’s own row refuses', () => {
 		expect(rule({ way: 'freeze-raw', food: 'lettuce' })).toBe('freeze-raw/lettuce');
 		expect(rule({ way: 'freeze-raw', food: 'potatoes' })).toBe('freeze-raw/potatoes');

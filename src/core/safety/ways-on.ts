@@ -1,15 +1,18 @@
 import type { FoodRow } from '../../reference/tables';
 import { productsOf } from '../canning/products';
 
-/** The nearest safe ways for a food, in words, from the tables themselves: what is not in them is not offered. */
-export function waysOn(food: FoodRow): string[] {
+/**
+ * The nearest safe ways for a food, in words, from the tables themselves: what is not in them is not offered.
+ * @param jars whether the tested canning products are among them
+ */
+export function waysOn(food: FoodRow, jars: boolean): string[] {
 	const ways: string[] = [];
 	if (food.cuts.some((c) => c.blanch?.length))
 		ways.push(food.group === 'mushroom' ? 'Steam and freeze it' : 'Blanch and freeze it');
 	if (food.cuts.some((c) => c.cookFirst)) ways.push('Cook it first, then freeze it');
 	if (food.cuts.some((c) => c.raw.kind === 'fine'))
 		ways.push(food.group === 'dish' || food.group === 'stock' ? 'Cool it fast and freeze it' : 'Freeze it');
-	const products = productsOf(food.id);
+	const products = jars ? productsOf(food.id) : [];
 	if (products.length > 0) {
 		const names = products.slice(0, 3).map((p) => p.name);
 		ways.push(`Can it by a tested process: ${names.join('; ')}`);
