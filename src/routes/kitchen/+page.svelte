@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { sayAltitude, sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
+	import { sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
 	import { editMeasure, fieldUnit } from '$core/quantities/parse-measure';
+	import Altitude from '$lib/ui/kitchen/altitude.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, type Failed } from '$lib/ui/notice/types';
@@ -40,66 +41,7 @@
 <h1 class="text-3xl">The kitchen</h1>
 <Faults {failed} />
 
-<section class="rimmed mt-4 p-6" aria-labelledby="altitude">
-	<h2 id="altitude" class="text-2xl">
-		Altitude{#if k.altitudeM !== null}: {sayAltitude(k.altitudeM, units)}{/if}
-	</h2>
-	<p class="mt-1 max-w-3xl text-soft">
-		Water boils cooler the higher you live, so times hang on it.
-		{#if data.boil_C !== null}Here it boils at <b class="text-ink"
-				>{sayTemperature(Math.round(data.boil_C * 10) / 10, units)}</b
-			>.{:else}<b class="text-red">Nothing that needs heat is worked out until you say it.</b>{/if}
-		A map, the weather service or your town’s page has it.
-	</p>
-	<form
-		method="POST"
-		action="?/altitude"
-		use:enhance={withNotice({ reset: false })}
-		class="mt-3 flex flex-wrap items-end gap-3"
-	>
-		<label class="field"
-			><span>altitude</span><input
-				name="altitude"
-				inputmode="decimal"
-				required
-				aria-invalid={bad('altitude')}
-				value={typed(
-					'altitude',
-					k.altitudeM === null ? '' : units === 'us' ? Math.round(k.altitudeM / 0.3048) : Math.round(k.altitudeM)
-				)}
-				class="w-32"
-			/></label
-		>
-		<label class="field"
-			><span>in</span><select name="unit"
-				><option value="m" selected={units === 'metric'}>metres</option><option value="ft" selected={units === 'us'}
-					>feet</option
-				></select
-			></label
-		>
-		<button class="btn btn-full">Save the altitude</button>
-	</form>
-	<form
-		method="POST"
-		action="?/canner"
-		use:enhance={withNotice({ reset: false })}
-		class="mt-4 flex flex-wrap items-end gap-3 border-t border-line pt-4"
-	>
-		<label class="field"
-			><span>pressure canner</span><select name="gauge" required aria-invalid={bad('gauge')}>
-				{#if k.gauge === null}<option value="" selected>not said yet</option>{/if}
-				<option value="weighted" selected={k.gauge === 'weighted'}>weighted gauge (jiggles or rocks)</option>
-				<option value="dial" selected={k.gauge === 'dial'}>dial gauge (a needle)</option>
-				<option value="none" selected={k.gauge === 'none'}>none</option>
-			</select></label
-		>
-		<button class="btn">Save the canner</button>
-		<p class="basis-full text-[15px] text-soft">
-			The two gauges take different pressures at one altitude. A dial gauge is tested every year, and replaced when it
-			is more than 2 psi out.
-		</p>
-	</form>
-</section>
+<Altitude altitude_m={k.altitudeM} gauge={k.gauge} boil_C={data.boil_C} {units} {failed} />
 
 <div class="mt-6 grid gap-8 lg:grid-cols-2">
 	<section>

@@ -1,0 +1,84 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { sayAltitude, sayTemperature, type Units } from '$core/quantities/format';
+	import { ftFromM } from '$core/quantities/units';
+	import { withNotice } from '$lib/ui/notice/post';
+	import { faultOf, type Failed } from '$lib/ui/notice/types';
+
+	let {
+		altitude_m,
+		gauge,
+		boil_C,
+		units,
+		failed
+	}: {
+		altitude_m: number | null;
+		gauge: 'none' | 'dial' | 'weighted' | null;
+		boil_C: number | null;
+		units: Units;
+		failed: Failed | null;
+	} = $props();
+	const typed = (name: string, value: string | number) => failed?.typed?.[name] ?? value;
+	const bad = (name: string) => (faultOf(failed, name) ? 'true' : undefined);
+	// Not rounded to whole metres: saved again as it stands, it must not slip into a lower column of the tables.
+	const shown = $derived(
+		altitude_m === null ? '' : Number((units === 'us' ? ftFromM(altitude_m) : altitude_m).toFixed(2))
+	);
+</script>
+
+<section class="rimmed mt-4 p-6" aria-labelledby="altitude">
+	<h2 id="altitude" class="text-2xl">
+		Altitude{#if altitude_m !== null}: {sayAltitude(altitude_m, units)}{/if}
+	</h2>
+	<p class="mt-1 max-w-3xl text-soft">
+		Water boils cooler the higher you live, so times hang on it.
+		{#if boil_C !== null}Here it boils at <b class="text-ink">{sayTemperature(Math.round(boil_C * 10) / 10, units)}</b
+			>.{:else}<b class="text-red">Nothing that needs heat is worked out until you say it.</b>{/if}
+		A map, the weather service or your town’s page has it.
+	</p>
+	<form
+		method="POST"
+		action="?/altitude"
+		use:enhance={withNotice({ reset: false })}
+		class="mt-3 flex flex-wrap items-end gap-3"
+	>
+		<label class="field"
+			><span>altitude</span><input
+				name="altitude"
+				inputmode="decimal"
+				required
+				aria-invalid={bad('altitude')}
+				value={typed('altitude', shown)}
+				class="w-32"
+			/></label
+		>
+		<label class="field"
+			><span>in</span><select name="unit"
+				><option value="m" selected={units === 'metric'}>metres</option><option value="ft" selected={units === 'us'}
+					>feet</option
+				></select
+			></label
+		>
+		<button class="btn btn-full">Save the altitude</button>
+	</form>
+	<form
+		method="POST"
+		action="?/canner"
+		use:enhance={withNotice({ reset: false })}
+		class="mt-4 flex flex-wrap items-end gap-3 border-t border-line pt-4"
+	>
+		<label class="field"
+			><span>pressure canner</span><select name="gauge" required aria-invalid={bad('gauge')}>
+				{#if gauge === null}<option value="" selected>not said yet</option>{/if}
+				<option value="weighted" selected={gauge === 'weighted'}>weighted gauge (jiggles or rocks)</option>
+				<option value="dial" selected={gauge === 'dial'}>dial gauge (a needle)</option>
+				<option value="none" selected={gauge === 'none'}>none</option>
+			</select></label
+		>
+		<button class="btn">Save the canner</button>
+		<p class="basis-full text-[15px] text-soft">
+			The two gauges take different pressures at one altitude. A dial gauge is tested every year, and replaced when it
+			is more than 2 psi out.
+		</p>
+	</form>
+</section>
