@@ -18,16 +18,15 @@ async function kitchen(page: Page, feet: string, gauge: string): Promise<void> {
 	await hydrated(page);
 	await page.getByLabel('altitude', { exact: true }).fill(feet);
 	await page.locator('select[name=unit]').selectOption('ft');
-	await page.getByRole('button', { name: 'Save the altitude' }).click();
-	await expect(
-		page
-			.getByRole('status')
-			.or(page.getByText(/Altitude/))
-			.first()
-	).toBeVisible();
+	// Each save is waited for: going on before its answer would cut it off.
+	const saved = async (action: string, button: string) => {
+		const answer = page.waitForResponse((r) => r.url().endsWith(`?/${action}`));
+		await page.getByRole('button', { name: button }).click();
+		expect((await answer).ok()).toBe(true);
+	};
+	await saved('altitude', 'Save the altitude');
 	await page.getByLabel('pressure canner').selectOption(gauge);
-	await page.getByRole('button', { name: 'Save the canner' }).click();
-	await expect(page.getByLabel('pressure canner')).toHaveValue(gauge);
+	await saved('canner', 'Save the canner');
 }
 
 // USDA Complete Guide to Home Canning, 2015 (from memory): snap beans, pints 20 and quarts 25 minutes.

@@ -7,6 +7,8 @@ const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 for (const scheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing on any page, ${scheme}`, async ({ page, home }) => {
 		void home;
+		// Ten whole pages are read; on a shared machine that takes its time.
+		test.slow();
 		await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
 		for (const path of places) {
 			await page.goto(path);
