@@ -46,7 +46,7 @@ export function nextActs(plan: RunPlan, state: RunState, now: number): Act[] {
 	const next = state.potfuls.find((p) => p.spot === 'waiting');
 	if (next && mayGoIn(plan, state, now)) acts.push(goIn(plan, next, of, state));
 	const sums = tally(state);
-	if (sums.firm_g > 0 && sums.waiting_g + sums.under_g === 0) acts.push(pack(state));
+	if (sums.firm_g > 0 && sums.waiting_g + sums.under_g === 0) acts.push(pack(plan, state));
 	if (of > 0 && sums.supper_g > 0 && sums.firm_g + sums.waiting_g + sums.under_g === 0) acts.push(over(state));
 	return acts.sort((a, b) => a.urgency - b.urgency || (a.due ?? Infinity) - (b.due ?? Infinity));
 }
@@ -125,30 +125,51 @@ function leave(plan: RunPlan, potful: Potful, stage: StagePlan, of: number, now:
 	}; // prettier-ignore
 }
 
+/** Into the pot, the cold, or the freezer: what the first stage of a potful asks for. */
 function goIn(plan: RunPlan, potful: Potful, of: number, state: RunState): Act {
 	const first = plan.stages[0] as StagePlan;
-	const tray = first.resource === 'freezer';
-	const verb =
-		first.id === 'return'
-			? 'into the boiling water'
-			: first.resource === 'pot'
-				? 'into the pot'
-				: 'on the trays, into the freezer';
+	const [sentence, hint, label] = firstWords(plan, first, potful.n, of);
 	return {
-		key: `${potful.n}-in`, kind: 'in', about: about(potful, of), stage: null,
-		sentence: `Potful ${potful.n} ${verb}.`.replace(/^Potful (\d+) on/, of > 1 ? 'Trayful $1 on' : 'Spread it on'),
-		hint: tray ? 'One layer, lined, not touching.' : first.id === 'return' ? 'Basket in, lid on, full heat.' : 'Lid on.',
+		key: `${potful.n}-in`, kind: 'in', about: about(potful, of), stage: null, sentence, hint,
 		due: null, latest: null, since: state.kettle.since,
-		button: { label: tray ? 'In the freezer' : 'It is in', tap: { type: 'move', potful: potful.n, to: first.id } },
+		button: { label, tap: { type: 'move', potful: potful.n, to: first.id } },
 		ready: true, urgency: 4
 	}; // prettier-ignore
 }
 
-function pack(state: RunState): Act {
+function firstWords(plan: RunPlan, first: StagePlan, n: number, of: number): readonly [string, string, string] {
+	const part = (one: string, each: string) => (of > 1 ? `${each} ${n}` : one);
+	if (first.id === 'return')
+		return [`Potful ${n} into the boiling water.`, 'Basket in, lid on, full heat.', 'It is in'];
+	if (first.resource === 'pot') return [`Potful ${n} into the pot.`, 'Lid on.', 'It is in'];
+	if (first.id === 'chill') return [`${part('All of it', 'Part')} into the cold.`, first.doing, 'It is cooling'];
+	if (plan.packedFirst === 'wrap')
+		return [
+			`Wrap ${part('it', 'part')} in portions, into the freezer.`,
+			'Air pressed out, labels on first, spread out to freeze.',
+			'In the freezer'
+		];
+	if (plan.packedFirst === 'liquid')
+		return [
+			`Fill ${part('the portions', 'part')}, into the freezer.`,
+			`Labels on first. ${plan.headspace}.`,
+			'In the freezer'
+		];
+	return [
+		`${part('Spread it', 'Trayful')} on the trays, into the freezer.`,
+		'One layer, lined, not touching.',
+		'In the freezer'
+	];
+}
+
+function pack(plan: RunPlan, state: RunState): Act {
+	const first = plan.packedFirst !== undefined;
 	return {
 		key: 'pack', kind: 'pack', about: about(null, state.potfuls.length), stage: null,
-		sentence: 'Bag, press out the air, label.',
-		hint: 'Work quickly, so that nothing thaws. Labels first: nothing sticks to a frozen pack.',
+		sentence: first ? 'Count the packs, put them away.' : 'Bag, press out the air, label.',
+		hint: first
+			? 'Stack them now that they are hard, the oldest in front.'
+			: 'Work quickly, so that nothing thaws. Labels first: nothing sticks to a frozen pack.',
 		due: null, latest: null, since: state.startedAt, button: null, ready: true, urgency: 8
 	}; // prettier-ignore
 }

@@ -50,6 +50,8 @@ export interface RunPlan {
 	readonly ice_kg: number;
 	readonly icePerPotful_kg: number;
 	readonly stages: readonly StagePlan[];
+	/** Wrapped or filled before it freezes: meat, ears, stock. Plans of before have no such word and mean trays. */
+	readonly packedFirst?: 'wrap' | 'liquid';
 	readonly trays: number;
 	readonly perTray_g: number;
 	readonly portion_g: number;
@@ -69,9 +71,10 @@ export function planRun(
 ): RunPlan {
 	const { line, cut } = way;
 	const perTray_g = Math.round(way.trays.perTray_kg * 1000);
+	const packedFirst = packsFirst(way);
 	const potful_g = line
 		? Math.ceil(line.potful_kg * 1000)
-		: way.method === 'cook'
+		: way.method === 'cook' || packedFirst
 			? way.load_g
 			: Math.max(100, perTray_g * Math.max(1, context.kitchen.trays));
 	return {
@@ -102,6 +105,7 @@ export function planRun(
 		ice_kg: line?.ice_kg ?? 0,
 		icePerPotful_kg: line?.icePerPotful_kg ?? 0,
 		stages: stagesOf(way),
+		...(packedFirst ? { packedFirst } : {}),
 		trays: way.trays.needed,
 		perTray_g,
 		portion_g: way.packs.portion_g,
@@ -115,9 +119,14 @@ export function planRun(
 	};
 }
 
+const packsFirst = ({ cut }: FreezeWay): 'wrap' | 'liquid' | undefined =>
+	cut.pack === 'wrap' || cut.pack === 'liquid' ? cut.pack : undefined;
+
 function stagesOf(way: FreezeWay): StagePlan[] {
 	const stages: StagePlan[] = [];
 	const { line, row, cut } = way;
+	const first = packsFirst(way);
+	const intoFreezer = first ? 'Packed, into the freezer' : 'Onto the tray, into the freezer';
 	if (line && row) {
 		const [low, high] = line.blanch_s;
 		// Where a range is printed, the clock rings at the shorter and shows the longer.
@@ -143,7 +152,7 @@ function stagesOf(way: FreezeWay): StagePlan[] {
 		}); // prettier-ignore
 		stages.push({
 			id: 'drain', resource: 'cloth', least_s: blanchRules.drain_s.value,
-			doing: row.blanchedAs ? 'Draining; kernels come off the cob.' : 'Draining. Pat dry.', leave: 'Onto the tray, into the freezer',
+			doing: row.blanchedAs ? 'Draining; kernels come off the cob.' : 'Draining. Pat dry.', leave: intoFreezer,
 			hint: 'Water left on becomes ice.'
 		}); // prettier-ignore
 	} else if (way.method === 'cook') {
@@ -159,13 +168,23 @@ function stagesOf(way: FreezeWay): StagePlan[] {
 		}); // prettier-ignore
 		stages.push({
 			id: 'drain', resource: 'cloth', least_s: blanchRules.drain_s.value,
-			doing: 'Draining. Pat dry.', leave: 'Onto the tray, into the freezer', hint: 'Water left on becomes ice.'
+			doing: 'Draining. Pat dry.', leave: intoFreezer, hint: 'Water left on becomes ice.'
+		}); // prettier-ignore
+	}
+	if (way.method === 'raw' && (way.food.group === 'stock' || way.food.group === 'dish')) {
+		stages.push({
+			id: 'chill', resource: 'basin', least_s: null,
+			doing: 'Cooling in shallow pans or ice water. Stir now and then.', leave: 'Cold: filled, into the freezer',
+			hint: 'From 57 to 21 °C (135 to 70 °F) within 2 hours, to 5 °C (41 °F) within 4 more. Too slow? Shallower, or more ice.'
 		}); // prettier-ignore
 	}
 	stages.push({
 		id: 'freeze', resource: 'freezer', least_s: cut.firstLook_h.value * 3600,
-		doing: 'On the tray in the freezer.', leave: 'Firm: ready to bag',
-		hint: 'Look when it rings: firm means that a piece snaps or rattles. Not yet? Leave it in.'
+		doing: first ? 'In the coldest part of the freezer, spread out.' : 'On the tray in the freezer.',
+		leave: first ? 'Hard: count the packs' : 'Firm: ready to bag',
+		hint: first
+			? 'Look when it rings: hard right through. Not yet? Leave it in.'
+			: 'Look when it rings: firm means that a piece snaps or rattles. Not yet? Leave it in.'
 	}); // prettier-ignore
 	return stages;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { foodById } from '../foods/find-food';
+import { foodRows } from '../../reference/tables';
 import { freezeWays, type FreezeWay } from '../ways/freeze-ways';
 import { kitchen } from '../ways/kitchen.fixture';
 import { closeRun } from './close';
@@ -53,6 +54,42 @@ function follow(plan: RunPlan, most = 3000): { events: RunEvent[]; state: RunSta
 	}
 	return { events, state: fold(events, plan), now };
 }
+
+describe('a run of any food', () => {
+	const all = foodRows.flatMap((food) =>
+		food.cuts.flatMap((cut) =>
+			freezeWays({
+				food,
+				form: food.forms[0]?.id ?? 'whole',
+				grams: 4200,
+				food_C: 18,
+				kitchen,
+				choices: { cut: cut.id },
+				now: start
+			})
+				.ways.filter((w): w is FreezeWay => w.kind === 'way')
+				.map((way) => [food.id, cut.id, way.id] as const)
+		)
+	);
+	it.each(all)('%s, %s, %s: led step by step, it comes to its packs', (food, cut, way) => {
+		const plan = planOf(food, cut, way);
+		const { state } = follow(plan);
+		expect(tally(state).firm_g).toBe(plan.load_g);
+	});
+	it('cools stock before it is filled and frozen, wraps meat before, and asks for no tray', () => {
+		const stock = planOf('chicken-stock', 'portions', 'raw');
+		expect(stock.stages.map((s) => s.id)).toEqual(['chill', 'freeze']);
+		expect(stock.stages[0]?.hint).toMatch(/135 to 70 °F\) within 2 hours/);
+		const words = (plan: RunPlan) =>
+			JSON.stringify([
+				plan.stages,
+				nextActs(plan, fold([ev(0, { type: 'weigh', grams: plan.load_g })], plan), start + 1000)
+			]);
+		for (const plan of [stock, planOf('chicken', 'whole', 'raw'), planOf('beef', 'roast', 'raw')])
+			expect(words(plan)).not.toMatch(/tray/i);
+		expect(words(planOf('strawberries', 'whole', 'raw'))).toMatch(/tray/);
+	});
+});
 
 describe('a run', () => {
 	it('starts cold, with the expected amount shared into potfuls', () => {
