@@ -118,6 +118,8 @@ describe('GET /api/v1/blanch', () => {
 		[{ food: 'corn', cut: 'ears-large', altitude_m: '0' }, 11],
 		[{ food: 'asparagus', cut: 'small', altitude_m: '0' }, 2],
 		[{ food: 'collards', altitude_m: '0' }, 3],
+		[{ food: 'corn', cut: 'on the cob', altitude_m: '0' }, 9],
+		[{ food: 'corn', cut: 'whole-kernel', altitude_m: '0' }, 4],
 		[{ food: 'carrots', cut: 'sliced', altitude_m: '0' }, 2],
 		[{ food: 'mushrooms', cut: 'whole', altitude_m: '0' }, 5],
 		[{ food: 'potatoes', altitude_m: '0' }, 5]

@@ -49,7 +49,8 @@ export interface BlanchAnswer {
 const steamFactor = 1.5;
 
 const suffix = (row: BlanchRow) => row.id.split('/')[1] ?? '';
-const words = (text: string) => foldName(text).split(' ');
+/** Whether a folded word or phrase stands in a text, whole. */
+const says = (text: string, key: string) => ` ${foldName(text)} `.includes(` ${key} `);
 
 /** Every word that answers for a cut or size of a food. */
 export const cutNames = (food: FoodRow): string[] => [
@@ -62,10 +63,10 @@ function meantCut(food: FoodRow, wanted: string): { cut: CutRow; row?: BlanchRow
 	if (byId) return { cut: byId };
 	for (const cut of food.cuts) {
 		const rows = blanchRowsOf(cut);
-		const row = rows.find((r) => foldName(suffix(r)) === key) ?? rows.find((r) => words(r.cut).includes(key));
+		const row = rows.find((r) => foldName(suffix(r)) === key) ?? rows.find((r) => says(r.cut, key));
 		if (row) return { cut, row };
 	}
-	const byWord = food.cuts.find((c) => words(c.name).includes(key));
+	const byWord = food.cuts.find((c) => says(c.name, key));
 	return byWord ? { cut: byWord } : undefined;
 }
 
