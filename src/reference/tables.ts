@@ -64,7 +64,18 @@ export type PackKind = 'loose' | 'flat' | 'balls' | 'wrap' | 'dry' | 'liquid';
 export type FoodGroup =
 	'vegetable' | 'fruit' | 'herb' | 'flower' | 'mushroom' | 'meat' | 'poultry' | 'fish' | 'stock' | 'dish';
 /** What a food brings with it that the safety rules must know. */
-export type FoodMark = 'wild-mushroom' | 'elder' | 'rhubarb-leaves' | 'infused-oil' | 'raw-kidney' | 'game';
+/** `meat`, `poultry`, `dairy`, `soup`: what a cooked dish is made of, or is. */
+export type FoodMark =
+	| 'meat'
+	| 'poultry'
+	| 'dairy'
+	| 'soup'
+	| 'wild-mushroom'
+	| 'elder'
+	| 'rhubarb-leaves'
+	| 'infused-oil'
+	| 'raw-kidney'
+	| 'game';
 export interface FoodRow {
 	readonly id: string;
 	readonly name: string;

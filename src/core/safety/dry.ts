@@ -1,5 +1,5 @@
 import { heatSteps, type HeatStepRow } from '../../reference/safety';
-import type { FoodRow } from '../../reference/tables';
+import type { FoodMark, FoodRow } from '../../reference/tables';
 import { cFromF } from '../quantities/units';
 import { otherCautions } from './cautions';
 import { foodOf } from './freeze';
@@ -14,20 +14,20 @@ export function stepOf(id: string): HeatStepRow {
 }
 const atLeast = (value_C: number, step: HeatStepRow) => step.F !== undefined && value_C >= cFromF(step.F) - 1e-9;
 
+const has = (food: FoodRow, mark: FoodMark) => food.marks?.includes(mark) === true;
+const isPoultry = (food: FoodRow) => food.group === 'poultry' || has(food, 'poultry');
+
 /** Meat, raw or cooked; what a dish is made of counts. */
 export const isMeat = (food: FoodRow): boolean =>
-	['meat', 'poultry', 'fish'].includes(food.group) ||
-	['cooked-meat', 'cooked-chicken', 'beef-stew', 'chile-con-carne', 'meat-soup', 'seafood-soup'].includes(food.id);
-const isPoultry = (food: FoodRow) => food.group === 'poultry' || food.id === 'cooked-chicken';
+	food.group === 'meat' || food.group === 'fish' || isPoultry(food) || has(food, 'meat');
 
 /** Whether and how something may be dried; for meat with the heat step that makes it safe. */
 export function adviseDrying(question: Question): Advice {
 	const food = foodOf(question);
 	if ('kind' in food) return food;
 	if (food.group === 'fish') return refuse('dry-fish', { food });
-	if (food.id === 'cream-soup') return refuse('dry-dairy', { food });
-	if (food.group === 'stock' || food.id === 'vegetable-soup' || food.id === 'meat-soup' || food.id === 'seafood-soup')
-		return refuse('dry-stock', { food });
+	if (has(food, 'dairy')) return refuse('dry-dairy', { food });
+	if (food.group === 'stock' || has(food, 'soup')) return refuse('dry-stock', { food });
 	if (!isMeat(food)) {
 		return {
 			kind: 'allowed',

@@ -33,23 +33,24 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 		if (atRoom(q)) {
 			// What was not said is not taken for safe: a vacuum pack is for the cold unless the food is dry.
 			if (isMeat(food)) return refuse(q.state === 'dried' ? 'meat-shelf' : 'vacuum-room', { food });
-			if (!isDry(q, food)) return refuse('vacuum-room', { food });
+			// A dish said to be dried is still a dish: its moisture was not measured.
+			if (food.perishable || !isDry(q, food)) return refuse('vacuum-room', { food });
 		}
 		if (q.place === 'fridge' && q.state !== 'dried' && (food.id === 'garlic' || food.group === 'mushroom')) {
 			return refuse('vacuum-raw-garlic', { food });
 		}
-		if (q.place === 'fridge' && food.leafy && (q.days ?? 0) > 7) return refuse('fridge-vacuum-greens', { food });
+		if (q.place === 'fridge' && food.leafy && !((q.days ?? 0) <= 7)) return refuse('fridge-vacuum-greens', { food });
 		if (q.place === 'fridge' && food.perishable && tooLong(q, food)) return refuse('fridge-days', { food });
 		return allow(q, food, ['vacuum', isMeat(food) && 'vacuum-thaw']);
 	},
 	absorber: (q, food) => {
 		if (isMeat(food) && atRoom(q)) return refuse('meat-shelf', { food });
-		if (!isDry(q, food)) return refuse('absorber-moist', { food });
+		if (!isDry(q, food) || (food.perishable && atRoom(q))) return refuse('absorber-moist', { food });
 		return fatty(food) ? refuse('absorber-fat', { food }) : allow(q, food, ['absorber']);
 	},
 	'infuse-oil': (q, food) => {
 		if (q.place !== 'fridge' && q.place !== 'freezer') return refuse('oil-shelf', { food });
-		if (q.place === 'fridge' && (q.days ?? 0) > 4) return refuse('oil-days', { food });
+		if (q.place === 'fridge' && !((q.days ?? 0) <= 4)) return refuse('oil-days', { food });
 		return allow(q, food, ['infused-oil'], q.place === 'fridge' ? [stepOf('oil-fridge')] : [stepOf('freezer')]);
 	},
 	'freeze-dry': (q, food) => {
@@ -64,12 +65,12 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 		if (isMeat(food) && atRoom(q)) return refuse('vacuum-room', { food });
 		if (q.acid === 'reduced' || q.acid === 'none') return refuse('acid-reduced', { food });
 		const tested = productsOf(food.id).some((p) => p.locator.startsWith('Guide 6'));
-		if (atRoom(q) && (q.recipe === 'own' || !tested)) return refuse('pickle-shelf-own', { food });
+		if (atRoom(q) && (q.recipe !== 'tested' || !tested)) return refuse('pickle-shelf-own', { food });
 		return allow(q, food, ['tested-recipe', 'fridge']);
 	},
 	jam: (q, food) => {
 		const tested = productsOf(food.id).some((p) => p.locator.startsWith('Guide 7'));
-		if (atRoom(q) && (q.recipe === 'own' || !tested)) return refuse('jam-own', { food });
+		if (atRoom(q) && (q.recipe !== 'tested' || !tested)) return refuse('jam-own', { food });
 		return allow(q, food, ['tested-recipe', 'fridge']);
 	},
 	smoke: (q, food) =>
@@ -83,7 +84,7 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 			? allow(q, food, ['store'])
 			: refuse('cellar-unfit', { food }),
 	fridge: (q, food) => {
-		if (food.leafy && q.sealed && (q.days ?? 0) > 7) return refuse('fridge-vacuum-greens', { food });
+		if (food.leafy && q.sealed && !((q.days ?? 0) <= 7)) return refuse('fridge-vacuum-greens', { food });
 		return tooLong(q, food) ? refuse('fridge-days', { food }) : allow(q, food, ['fridge'], [stepOf('fridge')]);
 	},
 	room: (q, food) => (food.perishable ? refuse('perishable-room', { food }) : allow(q, food, ['store'])),
@@ -109,7 +110,10 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 function tooLong(question: Question, food: FoodRow): boolean {
 	const fridge = food.keeping.find((k) => k.place === 'fridge');
 	return (
-		question.days !== undefined && fridge !== undefined && food.perishable === true && question.days > fridge.days[1]
+		question.days !== undefined &&
+		fridge !== undefined &&
+		food.perishable === true &&
+		!(question.days <= fridge.days[1])
 	);
 }
 
