@@ -57,6 +57,48 @@ export const sources = {
 	mccance: { title: "McCance and Widdowson's The Composition of Foods", short: 'McCance and Widdowson' },
 	isa1976: { title: 'U.S. Standard Atmosphere, 1976', short: 'Standard Atmosphere 1976' },
 	iapwsIf97: { title: 'IAPWS Industrial Formulation 1997, region 4', short: 'IAPWS-IF97' },
+	ugaDrying: {
+		title:
+			'University of Georgia Cooperative Extension, Preserving Food: Drying Fruits and Vegetables (as in So Easy to Preserve, 6th ed.)',
+		short: 'UGA, Drying Fruits and Vegetables'
+	},
+	nchfpRehydrating: {
+		title: 'National Center for Home Food Preservation, Packaging, Storing and Rehydrating Dried Foods',
+		short: 'NCHFP, Rehydrating'
+	},
+	extensionDrying: { title: 'Extension drying bulletins, yields and pasteurising', short: 'Extension, drying' },
+	nchfpHeadspace: {
+		title: 'National Center for Home Food Preservation, Headspace to Allow Between Packed Food and Closure',
+		short: 'NCHFP, Headspace for freezing'
+	},
+	nchfpSyrup: {
+		title: 'National Center for Home Food Preservation, Freezing Fruit: syrups',
+		short: 'NCHFP, Syrups for freezing'
+	},
+	nchfpJam: {
+		title: 'National Center for Home Food Preservation, Making Jams and Jellies: uncooked jams, storage',
+		short: 'NCHFP, Jams and Jellies'
+	},
+	pectinLeaflet: { title: 'Leaflet in a box of pectin, general form', short: 'pectin leaflet' },
+	nchfpVinegar: { title: 'National Center for Home Food Preservation, Flavored Vinegars', short: 'NCHFP, Vinegars' },
+	coldStorage: { title: 'FoodSafety.gov, Cold Food Storage Chart', short: 'FoodSafety.gov, cold storage' },
+	fsisThaw: { title: 'USDA FSIS, The Big Thaw', short: 'USDA FSIS, thawing' },
+	fsisAppendixB: {
+		title: 'USDA FSIS, Appendix B: stabilization of cooked meat and poultry',
+		short: 'USDA FSIS, Appendix B'
+	},
+	cfrTrichinae: { title: '9 CFR 318.10, treatment of pork to destroy trichinae', short: '9 CFR 318.10' },
+	cfrPoultry: { title: '9 CFR 381.66, chilling of poultry', short: '9 CFR 381.66' },
+	extensionCarcass: {
+		title: 'Extension carcass yield bulletins (Oklahoma State, South Dakota State, Penn State, Nebraska)',
+		short: 'Extension, carcass yields'
+	},
+	extensionFreezeDry: {
+		title: 'Extension sheets on freeze-drying at home (Utah State University)',
+		short: 'Extension, freeze-drying'
+	},
+	fdaFish: { title: 'FDA, Fish and Fishery Products Hazards and Controls Guidance', short: 'FDA, fish hazards' },
+	fdaActivity: { title: 'FDA, Water Activity in Foods, technical guide', short: 'FDA, water activity' },
 	practice: { title: 'Common practice, no published source', short: 'common practice' }
 } as const;
 
