@@ -29,6 +29,8 @@ export function advise(question: Question): Advice {
 	}
 	switch (question.way) {
 		case 'can':
+			// 95 °F, above which the guide lets no sealed jar stand.
+			if (question.place_C !== undefined && question.place_C > 35) return refuse('jars-warm', food ? { food } : {});
 			return adviseCanning(question);
 		case 'freeze-raw':
 		case 'freeze-blanched':

@@ -1,17 +1,10 @@
 import { blanchRows, type BlanchRow, type CutRow, type FoodRow } from '../../reference/tables';
 import { sources } from '../../reference/sources';
-import { findFood, nearFoods } from '../foods/find-food';
 import { freezingCautions } from './cautions';
+import { foodOf } from './food-of';
+import { tooWarmForFreezer } from './dry';
 import type { Advice, Question } from './question';
 import { refuse } from './refuse';
-
-/** The food that a question is about, or the refusal that nothing is known of it. */
-export function foodOf(question: Question): FoodRow | Extract<Advice, { kind: 'refused' }> {
-	const food = findFood(question.food);
-	if (food) return food;
-	const near = nearFoods(question.food).map((f) => f.name);
-	return refuse('unknown-food', near.length > 0 ? { first: [`Ask for ${near.join(' or ')}`] } : {});
-}
 
 /** Blanching rows of a cut. @throws {Error} a cut names a row that is not in the table: a bug in the tables */
 export const blanchRowsOf = (cut: CutRow): BlanchRow[] =>
@@ -36,6 +29,7 @@ export function adviseFreezing(question: Question): Advice {
 	if (!cut) return refuse('untested-food', { food });
 	if (food.marks?.includes('wild-mushroom') && question.way === 'freeze-raw')
 		return refuse('wild-mushroom-raw', { food });
+	if (tooWarmForFreezer(question)) return refuse('freezer-warm', { food });
 	const hot = question.way !== 'freeze-raw';
 	const allowed = (blanch: readonly BlanchRow[]): Advice => ({
 		kind: 'allowed',

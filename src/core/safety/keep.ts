@@ -2,8 +2,8 @@ import type { FoodRow } from '../../reference/tables';
 import type { HeatStepRow } from '../../reference/safety';
 import { productsOf } from '../canning/products';
 import { otherCautions } from './cautions';
-import { isMeat, stepOf } from './dry';
-import { foodOf } from './freeze';
+import { isMeat, stepOf, tooWarmForFreezer, tooWarmForFridge } from './dry';
+import { foodOf } from './food-of';
 import type { Advice, Question } from './question';
 import { refuse } from './refuse';
 
@@ -79,10 +79,13 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 			: allow(q, food, ['smoke', 'fridge']),
 	salt: (q, food) =>
 		(isMeat(food) || food.perishable) && atRoom(q) ? refuse('salt-shelf', { food }) : allow(q, food, ['fridge']),
-	cellar: (q, food) =>
-		food.want && !food.perishable && food.want.weeks[1] >= 2
-			? allow(q, food, ['store'])
-			: refuse('cellar-unfit', { food }),
+	cellar: (q, food) => {
+		if (!food.want || food.perishable || food.want.weeks[1] < 2) return refuse('cellar-unfit', { food });
+		const [low, high] = food.want.C;
+		if (q.place_C !== undefined && !(q.place_C >= low - 1 && q.place_C <= high + 1))
+			return refuse('cellar-temperature', { food });
+		return allow(q, food, ['store']);
+	},
 	fridge: (q, food) => {
 		if (food.leafy && q.sealed && !((q.days ?? 0) <= 7)) return refuse('fridge-vacuum-greens', { food });
 		return tooLong(q, food) ? refuse('fridge-days', { food }) : allow(q, food, ['fridge'], [stepOf('fridge')]);
@@ -121,6 +124,11 @@ function tooLong(question: Question, food: FoodRow): boolean {
 export function adviseKeeping(question: Question): Advice {
 	const food = foodOf(question);
 	if ('kind' in food) return food;
+	// A warm fridge keeps nothing that spoils; the months of a freezer are for a cold one.
+	if (question.place === 'freezer' && tooWarmForFreezer(question)) return refuse('freezer-warm', { food });
+	const cold = question.way === 'fridge' || question.place === 'fridge';
+	if (cold && (food.perishable || question.way !== 'fridge') && tooWarmForFridge(question))
+		return refuse('fridge-warm', { food });
 	const keeper = keepers[question.way];
 	if (!keeper) throw new Error(`There is no rule for the way "${question.way}".`);
 	return keeper(question, food);

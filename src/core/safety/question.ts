@@ -104,6 +104,10 @@ export interface Question {
 	readonly identified?: boolean;
 	/** Dryer air, °C. */
 	readonly air_C?: number;
+	/** Of a piece that is dried. */
+	readonly thickness_mm?: number;
+	/** Of the place it is kept in, °C. */
+	readonly place_C?: number;
 	/** Meat: the step that makes it safe. */
 	readonly heatStep?: 'before' | 'after' | 'none';
 	/** What that step reaches at the centre, °C. */

@@ -6,6 +6,7 @@ import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { blanchLine, type BlanchLine } from '../heat/blanch-line';
 import { trayLoad_kg_m2 } from '../freezing/tray';
 import { cutOf } from '../foods/cuts';
+import { blanchedMonths } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
 import { advise } from '../safety/advise';
@@ -195,7 +196,7 @@ function blanched(
 	];
 	return build(input, cut, {
 		id, name, method: row.method, gist: `${sayMinutes(row.minutes)}, ${row.dip ? 'cold water, peel' : 'ice'}, ${cut.pack === 'loose' || cut.pack === 'wrap' ? 'tray, bag' : 'portions, bag'}`, load_g, row, pot, line, portion_g,
-		blanchWords: words, months: freezeMonths(food), steps, notes,
+		blanchWords: words, months: blanchedMonths(), steps, notes,
 		source: sources[row.source].short, confidence: row.confidence, hotWork: true
 	}); // prettier-ignore
 }
@@ -205,9 +206,6 @@ function blanchWords(row: BlanchRow, altitude_m: number): string {
 	const time = sayMinutes([row.minutes[0] + extra, row.minutes[1] + extra]);
 	return `${time}${row.endPoint ? `, ${row.endPoint}` : ''}${row.method === 'steam' ? ' in steam' : ''}`;
 }
-
-/** Published 8 to 12 months for most vegetables and fruit. */
-const freezeMonths = (_food: FoodRow): Range => [8, 12];
 
 function freezeSteps(cut: CutRow): string[] {
 	if (cut.pack === 'wrap' || cut.pack === 'liquid') {

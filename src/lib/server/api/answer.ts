@@ -51,16 +51,21 @@ export function queryOf(url: URL): Record<string, string | string[]> {
 export const parseQuery = <T>(schema: Joi.Schema<T>, url: URL): T => parse(schema, queryOf(url), '');
 
 export const foodParam = () => line(80).required().label('food');
-/** Metres above the sea, as they are: the tables' columns are looked up with them unrounded. */
-export const altitudeParam = () =>
+/** A plain number within bounds; `1e3`, `,5` and words are faults that show how it is written. */
+export const numberParam = (name: string, unit: string, low: number, high: number, example: string) =>
 	Joi.string()
 		.custom((value: string, helpers) => {
-			const metres = /^-?\d+(\.\d+)?$/.test(value.trim()) ? Number(value) : Number.NaN;
-			return metres >= -430 && metres <= 9000
-				? metres
-				: helpers.message({ custom: '{{#label}} must be a number of metres from -430 to 9000, such as 380' });
+			const number = /^-?\d+(\.\d+)?$/.test(value.trim()) ? Number(value) : Number.NaN;
+			return number >= low && number <= high
+				? number
+				: helpers.message({
+						custom: `{{#label}} must be a number of ${unit} from ${low} to ${high}, such as ${example}`
+					});
 		})
-		.label('altitude_m');
+		.label(name);
+
+/** Metres above the sea, as they are: the tables' columns are looked up with them unrounded. */
+export const altitudeParam = () => numberParam('altitude_m', 'metres', -430, 9000, '380');
 
 /** @throws {AppError} 404 with near names */
 export function foodNamed(text: string): FoodRow {

@@ -1,24 +1,25 @@
 import { jarSizes } from '$reference/canning-rules';
+import {
+	answer,
+	confidence,
+	foodParameter,
+	list,
+	malformed,
+	number,
+	object,
+	orNull,
+	pair,
+	parameter,
+	ref,
+	refused,
+	sourced,
+	text,
+	texts,
+	unknown
+} from './openapi-parts';
+import { otherPaths, otherSchemas } from './openapi-other';
 
 /** The description of the open interface, OpenAPI 3.1. A test checks every answer against it. */
-
-const text = { type: 'string', minLength: 1 } as const;
-const texts = { type: 'array', items: text } as const;
-const number = { type: 'number' } as const;
-const pair = { type: 'array', items: number, minItems: 2, maxItems: 2 } as const;
-const confidence = { enum: ['read', 'from memory', 'practice'] } as const;
-const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` }) as const;
-
-/** An object with these properties and no others; those named in `optional` may be missing. */
-const object = <P extends Record<string, object>>(properties: P, optional: readonly (keyof P & string)[] = []) => ({
-	type: 'object',
-	properties,
-	required: Object.keys(properties).filter((name) => !optional.includes(name)),
-	additionalProperties: false
-});
-const list = (items: object, more: object = {}) => ({ type: 'array', items, ...more });
-const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
-const sourced = { source: text, confidence };
 
 const foodBrief = {
 	id: { type: 'string', pattern: '^[a-z]+(-[a-z]+)*$' },
@@ -30,22 +31,6 @@ const foodBrief = {
 } as const;
 const acidClass = { enum: ['low', 'high', 'borderline'] } as const;
 
-const answer = (description: string, schema: string) => ({
-	description,
-	content: { 'application/json': { schema: ref(schema) } }
-});
-const malformed = answer('The query is malformed; every fault is named.', 'Error');
-const unknown = answer('No such food; near names are offered.', 'Error');
-const refused = answer('Not advised: the reason, whose word it is, and what to do instead.', 'Refusal');
-
-const parameter = (name: string, description: string, schema: object, required = false, where = 'query') => ({
-	name,
-	in: where,
-	description,
-	required,
-	schema
-});
-const foodParameter = parameter('food', 'A food or tested product, by its id or any other name.', text, true);
 const altitude = (required: boolean) =>
 	parameter(
 		'altitude_m',
@@ -58,9 +43,9 @@ export const openApi = {
 	openapi: '3.1.0',
 	info: {
 		title: 'Root Jar reference',
-		version: '1.0.0',
+		version: '1.1.0',
 		description:
-			'Foods, blanching times and tested canning processes, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
+			'Foods, blanching times, tested canning processes, freezing, drying, storing, cooking and exact ratios, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
 		license: { name: 'MIT', identifier: 'MIT' }
 	},
 	servers: [{ url: '/' }],
@@ -124,6 +109,7 @@ export const openApi = {
 				}
 			}
 		},
+		...otherPaths,
 		'/api/v1/openapi.json': {
 			get: {
 				operationId: 'getDescription',
@@ -136,6 +122,7 @@ export const openApi = {
 	},
 	components: {
 		schemas: {
+			...otherSchemas,
 			Error: object({
 				error: object(
 					{

@@ -1,0 +1,46 @@
+import Joi from 'joi';
+import { json } from '@sveltejs/kit';
+import {
+	lookUpStorage,
+	storagePacks,
+	storageWays,
+	type StoragePack,
+	type StorageWay
+} from '$core/storing/storage-look-up';
+import { foodNamed, foodParam, numberParam, open, parseQuery, refusedAnswer } from '$lib/server/api/answer';
+import { asked, shownStorage } from '$lib/server/api/other-ways';
+import type { RequestHandler } from './$types';
+
+interface Query {
+	food: string;
+	way: StorageWay;
+	pack?: StoragePack;
+	temp_c?: number;
+}
+const schema = Joi.object<Query>({
+	food: foodParam(),
+	way: Joi.string()
+		.valid(...storageWays)
+		.required()
+		.label('way'),
+	pack: Joi.string()
+		.valid(...storagePacks)
+		.label('pack'),
+	temp_c: numberParam('temp_c', 'degrees Celsius', -60, 60, '4')
+});
+
+/** How long a food keeps. 200 each case, 400 malformed, 404 unknown food, 422 unsafe or no figure known. */
+export const GET: RequestHandler = ({ url }) =>
+	open(() => {
+		const { food: name, way, pack, temp_c } = parseQuery(schema, url);
+		const food = foodNamed(name);
+		const answer = asked(() =>
+			lookUpStorage({
+				food,
+				way,
+				...(pack === undefined ? {} : { pack }),
+				...(temp_c === undefined ? {} : { temp_C: temp_c })
+			})
+		);
+		return answer.kind === 'refused' ? refusedAnswer(answer) : json(shownStorage(answer));
+	});
