@@ -40,6 +40,8 @@ describe('every food', () => {
 					const { status, body } = await store({ food: id, way, ...more } as Query);
 					// Nothing stands fresh at −18 °C: that is no question, and the fault says so.
 					if (status === 400 && ['counter', 'cool', 'fridge'].includes(way) && 'temp_c' in more) continue;
+					// A jar for the shelf or the fridge is no pack for the freezer.
+					if (status === 400 && way === 'freeze' && 'pack' in more && more.pack.endsWith('-jar')) continue;
 					expect([200, 422], `${id} ${way}`).toContain(status);
 					if (status === 200) counted += keeps(body).length;
 					else expect(body.instead?.length, `${id} ${way}`).toBeGreaterThan(0);
