@@ -38,7 +38,8 @@ export type TableWay = (typeof tableWays)[number];
 export const figureUnits = [
 	'F', 'Fdiff', 'in', 'lb', 'oz', 'g', 'cc', 'cup', 'tbsp', 'tsp', 'pint', 'half-pint', 'qt', 'quart', 'gal', 'gallon', 's',
 	'min', 'h', 'day', 'week', 'month', 'year', '%', 'lb/ft3', 'ft3', 'h/lb', 'mTorr', 'pH', 'aw', 'parts', 'times', 'box',
-	'pouch', 'piece', 'pint jars filled', 'quart jars filled'
+	'pouch', 'piece', 'pint jars filled', 'quart jars filled', 'jar', 'psi', 'C', 'm', 'mm', 'kg', 'kg/L', 'L/kg', 'kg/kg', 'min/kg',
+	'W/(m² K)'
 ] as const; // prettier-ignore
 export type FigureUnit = (typeof figureUnits)[number];
 

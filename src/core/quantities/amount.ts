@@ -1,7 +1,7 @@
 import { convert } from 'convert';
 import type { FigureUnit } from '../../reference/other-ways';
 import type { Units } from './format';
-import { cFromF } from './units';
+import { cFromF, fFromC, ftFromM, lbFromKg } from './units';
 
 /** A published number as the household reads it; `printed` is the publication's own words where they differ. */
 export interface Amount {
@@ -10,7 +10,7 @@ export interface Amount {
 }
 
 const parts = [
-	[1 / 16, '¹⁄₁₆'],
+	[1 / 16, '1/16'],
 	[1 / 8, '⅛'],
 	[1 / 4, '¼'],
 	[1 / 3, '⅓'],
@@ -22,7 +22,7 @@ const parts = [
 	[7 / 8, '⅞']
 ] as const;
 
-/** A measure as cooks write it: "¾", "1⅔", "¹⁄₁₆"; what is no kitchen fraction to two places. */
+/** A measure as cooks write it: "¾", "1⅔", "1/16"; what is no kitchen fraction to two places. */
 export function sayMeasure(value: number): string {
 	const whole = Math.floor(value + 1e-4);
 	const rest = value - whole;
@@ -67,7 +67,31 @@ export const litresIn = (unit: FigureUnit): number | undefined => litres[unit];
 /** Kilograms in one of a unit of weight; undefined for any other unit. */
 export const kilosIn = (unit: FigureUnit): number | undefined => kilos[unit];
 
-/** As the publication prints it. */
+/** Rows that are held in SI, in either household's words. */
+const SI = {
+	C: (v, units) => (units === 'us' ? [minus(decimals(fFromC(v), 0)), '°F'] : [minus(decimals(v, 1)), '°C']),
+	m: (v, units) => {
+		if (v >= 100) return units === 'us' ? [decimals(ftFromM(v), 0), 'ft'] : [decimals(v, 0), 'm'];
+		return units === 'us' ? [sayMeasure(v / 0.0254), 'in'] : [decimals(v * 1000, 0), 'mm'];
+	},
+	mm: (v, units) =>
+		units === 'us' ? [sayMeasure(Math.max(1, Math.round(v / 3.175)) / 8), 'in'] : [decimals(v, 1), 'mm'],
+	kg: (v, units) => {
+		if (units === 'metric') return saidMass(v);
+		const lb = lbFromKg(v);
+		return lb < 1 ? [decimals(lb * 16, lb < 0.1 ? 1 : 0), 'oz'] : [decimals(lb, 1), 'lb'];
+	},
+	'kg/L': (v, units) =>
+		units === 'us' ? [decimals(lbFromKg(v) * (litres.quart ?? 0), 2), 'lb a quart'] : [decimals(v, 2), 'kg a litre'],
+	'L/kg': (v, units) =>
+		units === 'us'
+			? [decimals(v / (litres.gal ?? 1) / lbFromKg(1), 2), 'gallons a pound']
+			: [decimals(v, 1), 'L a kilo'],
+	'min/kg': (v, units) =>
+		units === 'us' ? [decimals(v / lbFromKg(1), 1), 'min a pound'] : [decimals(v, 1), 'min a kilo']
+} as const satisfies Partial<Record<FigureUnit, (value: number, units: Units) => Said>>;
+
+/** As the publication prints it; what the tables hold in SI, in American measures. */
 function printed(value: number, unit: FigureUnit): Said {
 	switch (unit) {
 		case 'F':
@@ -122,6 +146,20 @@ function printed(value: number, unit: FigureUnit): Said {
 			return [decimals(value, 2), ''];
 		case 'aw':
 			return [value.toFixed(2), ''];
+		case 'jar':
+			return [decimals(value, 0), plural('jar', value)];
+		case 'kg/kg':
+			return [decimals(value, 2), 'to 1 by weight'];
+		case 'C':
+		case 'm':
+		case 'mm':
+		case 'kg':
+		case 'kg/L':
+		case 'L/kg':
+		case 'min/kg':
+			return SI[unit](value, 'us');
+		case 'psi':
+		case 'W/(m² K)':
 		case 'cc':
 		case 'g':
 		case '%':
@@ -155,6 +193,16 @@ function metric(value: number, unit: FigureUnit): Said | undefined {
 			return [decimals((value * 60) / (kilos.lb ?? 1), 0), 'min a kilo'];
 		case 'mTorr':
 			return [decimals(value * 0.133322, 0), 'Pa'];
+		case 'psi':
+			return [decimals(value * 6.894757, 0), 'kPa'];
+		case 'C':
+		case 'm':
+		case 'mm':
+		case 'kg':
+		case 'kg/L':
+		case 'L/kg':
+		case 'min/kg':
+			return SI[unit](value, 'metric');
 		default:
 			return undefined;
 	}
@@ -186,6 +234,7 @@ export function sayAmount(value: number | readonly [number, number], unit: Figur
 	const highMetric = metric(high, unit);
 	if (!lowMetric || !highMetric) return { main: own };
 	const theirs = join(lowMetric, highMetric);
+	if (unit in SI) return { main: theirs };
 	// A spoon is what the hand holds; its millilitres stand beside it.
 	return unit === 'tsp' || unit === 'tbsp' ? { main: own, printed: theirs } : { main: theirs, printed: own };
 }

@@ -35,7 +35,9 @@ interface Found {
 /** Which tested products are meant, or why none is. */
 function meant(question: Question): Found | Refusal {
 	const { food: text, product } = question;
-	const never = refusedByName(text) ?? (product ? refusedByName(product) : undefined);
+	const listed = product !== undefined && productsOf(findFood(text)?.id ?? '').some((p) => answersTo(p, product));
+	// Apple butter is no butter: a word that a tested product of this very food answers to is not taken for another thing.
+	const never = refusedByName(text) ?? (product && !listed ? refusedByName(product) : undefined);
 	// Refused under a name of its own ("white peaches"): the jars of the food it is a kind of are no way on.
 	if (never) return refusalOf(never, { called: text });
 	const own = productByName(text);

@@ -216,6 +216,7 @@ describe('what is allowed, and what is said with it', () => {
 		]);
 	});
 	it.each([
+		[{ way: 'can', food: 'apples', product: 'butter', altitude_m: 100 }],
 		[{ way: 'vacuum', food: 'beef', place: 'freezer' }],
 		[{ way: 'vacuum', food: 'green beans', place: 'room', state: 'dried' }],
 		[{ way: 'absorber', food: 'dry beans' }],

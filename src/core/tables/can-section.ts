@@ -1,0 +1,70 @@
+import type { FoodRow } from '../../reference/tables';
+import type { TestedProcess } from '../canning/find-process';
+import { productsOf } from '../canning/products';
+import { advise } from '../safety/advise';
+import type { Caution } from '../safety/cautions';
+import { inOrder } from '../safety/cautions';
+import { lineOf, type Line, type Section, type TableKitchen } from './line';
+
+const recallsOf = (p: TestedProcess) => (p.row.recalls === 'agreed' ? 'agreed' : 'once');
+
+/** The lines of one tested process, for the jar and altitude it was read off for. */
+function processLines(p: TestedProcess, units: TableKitchen['units']): Line[] {
+	const key = `canning/${p.product.id}/${p.style}/${p.jar}/${p.row.method}/${p.gauge ?? 'water'}`;
+	const sure = {
+		source: p.source,
+		locator: p.product.locator,
+		confidence: p.confidence,
+		recalls: recallsOf(p)
+	} as const;
+	const gauge = p.gauge === 'dial' ? 'dial gauge' : 'weighted gauge';
+	const pressure = p.psi === undefined ? undefined : lineOf({ key: `${key}/psi`, slot: 'can/psi', what: gauge, value: p.psi, unit: 'psi', ...sure }, units); // prettier-ignore
+	const what = `${p.product.name}, ${p.style} pack, ${p.jar}`;
+	const at = pressure
+		? `pressure canner, ${pressure.amount.printed ?? pressure.amount.main}, ${gauge}`
+		: `boiling water${p.sterileJars ? '; jars boiled first' : ''}`;
+	const { product } = p;
+	return [
+		lineOf({ key: `${key}/minutes`, slot: `can/${p.method}`, what, value: p.minutes, unit: 'min', at, ...sure }, units),
+		...(pressure ? [{ ...pressure, what: `${what}: pressure, ${gauge}`, minor: true }] : []),
+		lineOf({ key: `${key}/headspace`, slot: 'can/headspace', what: `${what}: headspace`, value: p.headspace_in, unit: 'in', minor: true, ...sure }, units),
+		...(product.quantities?.lb_per_quart === undefined
+			? []
+			: [lineOf({ key: `canning/${product.id}/lb_per_quart`, slot: 'can/per-quart', what: `${product.name}: to a quart`, value: product.quantities.lb_per_quart, unit: 'lb', minor: true, source: product.quantities.source, confidence: product.quantities.confidence }, units)])
+	]; // prettier-ignore
+}
+
+/**
+ * The tested processes of a food at this kitchen's altitude: read off, never computed. Without an altitude none is shown.
+ */
+export function canSection(food: FoodRow, kitchen: TableKitchen): Section {
+	const where = {
+		...(kitchen.altitude_m === null ? {} : { altitude_m: kitchen.altitude_m }),
+		...(kitchen.gauge ? { gauge: kitchen.gauge } : {})
+	};
+	const plain = advise({ way: 'can', food: food.id, ...where });
+	const found: TestedProcess[] = plain.kind === 'allowed' ? [...plain.processes] : [];
+	const cautions = new Map<string, Caution>();
+	if (plain.kind === 'allowed') plain.cautions.forEach((c) => cautions.set(c.id, c));
+	const seen = new Set(found.map((p) => p.product.id));
+	for (const product of productsOf(food.id)) {
+		if (seen.has(product.id)) continue;
+		const advice = advise({ way: 'can', food: food.id, product: product.product, ...where });
+		if (advice.kind !== 'allowed') continue;
+		found.push(...advice.processes.filter((p) => !seen.has(p.product.id)));
+		advice.cautions.forEach((c) => cautions.set(c.id, c));
+		advice.processes.forEach((p) => seen.add(p.product.id));
+	}
+	const lines = new Map(found.flatMap((p) => processLines(p, kitchen.units)).map((l) => [l.key, l]));
+	return {
+		way: 'can',
+		lines: [...lines.values()],
+		words: [
+			...(plain.kind === 'refused' && found.length > 0 ? [`As it is: ${plain.reason}`] : []),
+			...(found.some((p) => p.acid) ? ['Acid goes into every jar in full; Ways says how much for each jar.'] : [])
+		],
+		recipes: [],
+		...(found.length === 0 && plain.kind === 'refused' ? { refusal: plain } : {}),
+		cautions: inOrder([...cautions.values()])
+	};
+}

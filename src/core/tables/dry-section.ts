@@ -1,0 +1,101 @@
+import type { FoodRow } from '../../reference/tables';
+import { lookUpDrying } from '../drying/dry-look-up';
+import { sayAmount } from '../quantities/amount';
+import type { Units } from '../quantities/format';
+import { recipesOf } from '../recipes/find-recipe';
+import type { DryingRow } from '../../reference/other-ways';
+import { figureLine, from, lineOf, type Draft, type Line, type Section } from './line';
+
+/** The piece that hours are for: "slices, 3 mm". */
+export const pieceWords = (row: DryingRow, units: Units): string =>
+	row.thickness_in ? `${row.cut}, ${sayAmount(row.thickness_in, 'in', units).main}` : row.cut;
+
+/** The numbers of one drying row. */
+export function dryingLines(row: DryingRow, units: Units): Line[] {
+	const key = `drying/${row.id}`;
+	const sure = { ...from(row), note: [row.note, row.second].filter(Boolean).join(' ') };
+	const draft = (slot: string, what: string, value: Draft['value'], unit: Draft['unit'], at?: string): Line =>
+		lineOf({ key: `${key}/${slot}`, slot: `dry/${slot}`, what, value, unit, at, ...sure }, units);
+	const timed = (range: readonly [number, number], slot: string, what: string) =>
+		range[1] < 1
+			? draft(slot, what, [range[0] * 60, range[1] * 60], 's')
+			: draft(slot, what, [range[0], range[1]], 'min');
+	return [
+		draft('hours', `Dry ${pieceWords(row, units)}`, [row.hours[0], row.hours[1]], 'h', row.test),
+		draft('F', 'Air of the dryer', [row.F[0], row.F[1]], 'F'),
+		...(row.steam_min ? [timed(row.steam_min, 'steam', 'First steam')] : []),
+		...(row.water_min
+			? [timed(row.water_min, 'water', row.dip ? 'First dip in boiling water' : 'First blanch in water')]
+			: []),
+		...(row.thickness_in
+			? [
+					draft(
+						'thickness',
+						'Cut',
+						[row.thickness_in[0], row.thickness_in[1]],
+						'in',
+						'the piece that the hours are for'
+					)
+				]
+			: [])
+	];
+}
+
+export function drySection(food: FoodRow, units: Units): Section {
+	const answer = lookUpDrying({ food });
+	if (answer.kind === 'refused')
+		return { way: 'dry', lines: [], words: [], recipes: [], refusal: answer, cautions: [] };
+	const { rehydrate, yields, odour } = answer;
+	if (answer.rows.length === 0 && !rehydrate) return { way: 'dry', lines: [], words: [], recipes: [], cautions: [] };
+	const heat = answer.heat.flatMap((step) =>
+		step.F === undefined
+			? []
+			: [
+					lineOf(
+						{
+							key: `heat-steps/${step.id}/F`,
+							slot: `dry/${step.id}`,
+							what: step.id === 'dry-meat-air' ? 'Air, at least' : 'First: heated inside to',
+							value: step.F,
+							unit: 'F',
+							at: step.words,
+							...from(step)
+						},
+						units
+					)
+				]
+	);
+	const after: Draft[] = [];
+	if (rehydrate) {
+		const key = `rehydrating/${rehydrate.id}`;
+		const at = rehydrate.water === 'boiling' ? 'boiling water' : 'water at room temperature';
+		after.push(
+			{ key: `${key}/cups`, slot: 'dry/water-back', what: 'Water back to a cup', value: rehydrate.cups, unit: 'cup', at, ...from(rehydrate) },
+			{ key: `${key}/hours`, slot: 'dry/soak', what: 'Soak', value: rehydrate.hours, unit: 'h', at: 'longer than 2 h: in the fridge', ...from(rehydrate) }
+		); // prettier-ignore
+	}
+	if (yields) {
+		const fresh = sayAmount(yields.fresh_lb, 'lb', units).main;
+		after.push({ key: `drying-yields/${yields.id}/dried`, slot: 'dry/yield', what: `Dried from ${fresh}`, value: yields.dried_lb, unit: 'lb', at: 'as it comes from the garden', ...from(yields) }); // prettier-ignore
+		if (yields.pints)
+			after.push({ key: `drying-yields/${yields.id}/pints`, slot: 'dry/yield-volume', what: 'which fills', value: [yields.pints[0], yields.pints[1]], unit: 'pint', ...from(yields) }); // prettier-ignore
+	}
+	return {
+		way: 'dry',
+		lines: [
+			...heat,
+			...answer.rows.flatMap((row) => dryingLines(row, units)),
+			...after.map((d) => lineOf(d, units)),
+			...answer.figures.map((f) => figureLine(f, units))
+		],
+		words: [
+			...(answer.rows.length === 0
+				? ['No drying hours are carried for it, and none are made up: go by the test.']
+				: []),
+			...answer.rows.map((row) => `${row.cut}: ${row.pretreat}`),
+			...(odour ? [`In a mixed load, ${odour.name}: ${odour.words}`] : [])
+		],
+		recipes: recipesOf(food.id).filter((r) => r.kind === 'acid-dip' || r.kind === 'rehydrating'),
+		cautions: answer.cautions
+	};
+}
