@@ -228,6 +228,11 @@ export function sayAmount(value: number | readonly [number, number], unit: Figur
 	// Part weeks are said in days: "10 to 14 days", not "1.4 to 2 weeks".
 	if (unit === 'week' && high <= 3 && !(Number.isInteger(low) && Number.isInteger(high)))
 		return sayAmount([Math.round(low * 7), Math.round(high * 7)], 'day', units);
+	// Months of days are said in weeks and years: "16 to 26 weeks", not "112 to 182 days".
+	if (unit === 'day' && low >= 365 && low % 365 === 0 && high % 365 === 0)
+		return sayAmount([low / 365, high / 365], 'year', units);
+	if (unit === 'day' && low >= 28 && low % 7 === 0 && high % 7 === 0)
+		return sayAmount([low / 7, high / 7], 'week', units);
 	const own = join(printed(low, unit), printed(high, unit));
 	if (units === 'us') return { main: own };
 	const lowMetric = metric(low, unit);

@@ -20,9 +20,10 @@ function processLines(p: TestedProcess, units: TableKitchen['units']): Line[] {
 	const gauge = p.gauge === 'dial' ? 'dial gauge' : 'weighted gauge';
 	const pressure = p.psi === undefined ? undefined : lineOf({ key: `${key}/psi`, slot: 'can/psi', what: gauge, value: p.psi, unit: 'psi', ...sure }, units); // prettier-ignore
 	const what = `${p.product.name}, ${p.style} pack, ${p.jar}`;
+	const recipe = p.product.recipe ? '; only as the tested recipe has it' : '';
 	const at = pressure
-		? `pressure canner, ${pressure.amount.printed ?? pressure.amount.main}, ${gauge}`
-		: `boiling water${p.sterileJars ? '; jars boiled first' : ''}`;
+		? `pressure canner, ${pressure.amount.printed ?? pressure.amount.main}, ${gauge}${recipe}`
+		: `boiling water${p.sterileJars ? '; jars boiled first' : ''}${recipe}`;
 	const { product } = p;
 	return [
 		lineOf({ key: `${key}/minutes`, slot: `can/${p.method}`, what, value: p.minutes, unit: 'min', at, ...sure }, units),

@@ -21,6 +21,7 @@ const headings: Readonly<Record<string, string>> = {
 	'cellar/weeks': 'Keeps in that store',
 	'freeze/water': 'Blanch in water',
 	'freeze/steam': 'Blanch in steam',
+	'freeze/dip': 'Dip to loosen skins',
 	'freeze/months-blanched': 'Frozen, blanched',
 	'freeze/months-cooked': 'Frozen, cooked first',
 	'freeze/months-raw': 'Frozen raw',
@@ -45,7 +46,7 @@ const headings: Readonly<Record<string, string>> = {
  * @param way one way, or all of them
  */
 export function compareFoods(foods: readonly FoodRow[], kitchen: TableKitchen, way?: TableWay): CompareRow[] {
-	const sections = foods.map((food) => foodSections(food, kitchen));
+	const sections = foods.map((food) => foodSections(food, kitchen, way));
 	const rows: CompareRow[] = [];
 	for (const each of way ? [way] : tableWays) {
 		const lines = sections.map((list) => (list.find((s) => s.way === each)?.lines ?? []).filter((l) => !l.minor));

@@ -95,7 +95,7 @@ export function drySection(food: FoodRow, units: Units): Section {
 			...answer.rows.map((row) => `${row.cut}: ${row.pretreat}`),
 			...(odour ? [`In a mixed load, ${odour.name}: ${odour.words}`] : [])
 		],
-		recipes: recipesOf(food.id).filter((r) => r.kind === 'acid-dip' || r.kind === 'rehydrating'),
+		recipes: recipesOf(food.id).filter((r) => r.kind === 'rehydrating' || r.id.endsWith('-dip')),
 		cautions: answer.cautions
 	};
 }

@@ -196,9 +196,10 @@ const tellsWhyNot = new Set<TableWay>(['can', 'dry', 'cellar', 'vacuum', 'fermen
 /**
  * All that the tables hold of a food, way by way, in the household's units; refused ways with their reason.
  *
+ * @param only one way of them, where the others are not wanted
  * @returns only sections that say something
  */
-export function foodSections(food: FoodRow, kitchen: TableKitchen): Section[] {
+export function foodSections(food: FoodRow, kitchen: TableKitchen, only?: TableWay): Section[] {
 	const { units } = kitchen;
 	const own: Partial<Record<TableWay, () => Section>> = {
 		fresh: () => freshSection(food, units),
@@ -208,7 +209,7 @@ export function foodSections(food: FoodRow, kitchen: TableKitchen): Section[] {
 		can: () => canSection(food, kitchen),
 		cook: () => cookSection(food, units)
 	};
-	return tableWays
+	return (only ? [only] : tableWays)
 		.map((way) => (own[way] ?? (() => plainSection(food, way, units)))())
 		.map((s) => (s.refusal ? { ...s, lines: [], words: [], recipes: [] } : s))
 		.filter((s) => (s.refusal ? tellsWhyNot.has(s.way) : s.lines.length + s.recipes.length > 0));

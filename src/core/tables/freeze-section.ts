@@ -18,13 +18,14 @@ export function freezeSection(food: FoodRow, kitchen: TableKitchen): Section {
 	const high = altitude_m !== null && altitude_m >= blanchRules.altitudeFrom_m.value;
 	const base = `foods/${food.id}`;
 	const raw = food.perishable ? 'raw or as it is' : 'raw';
+	const told = new Set<string>();
 	for (const c of answer.cuts) {
 		for (const row of c.blanch) {
 			const extra = high && !row.dip ? 1 : 0;
 			const seconds = row.minutes[1] < 1;
 			put({
 				key: `blanching/${row.id}`,
-				slot: `freeze/${row.method}`,
+				slot: row.dip ? 'freeze/dip' : `freeze/${row.method}`,
 				what: `${row.dip ? 'Dip' : row.method === 'steam' ? 'Steam' : 'Blanch'}, ${row.cut}`,
 				value: [(row.minutes[0] + extra) * (seconds ? 60 : 1), (row.minutes[1] + extra) * (seconds ? 60 : 1)],
 				unit: seconds ? 's' : 'min',
@@ -38,10 +39,12 @@ export function freezeSection(food: FoodRow, kitchen: TableKitchen): Section {
 			what: `Keeps, ${c.cut.name}, ${c.method === 'raw' ? raw : methodWords[c.method]}`,
 			value: [c.months[0], c.months[1]],
 			unit: 'month',
-			at: c.method === 'raw' ? c.why : undefined,
+			// The same reason stands once, not beside each cut.
+			at: c.method === 'raw' && !told.has(c.why) ? c.why : undefined,
 			source: c.source,
 			confidence: c.confidence
 		});
+		told.add(c.why);
 	}
 	const [longest] = answer.cuts.map((c) => c.months).sort((a, b) => b[1] - a[1]);
 	if (longest) {
@@ -72,15 +75,21 @@ export function freezeSection(food: FoodRow, kitchen: TableKitchen): Section {
 		minor('look', 'look', 'first look after', cut.firstLook_h.value, 'h', cut.firstLook_h);
 		minor('hands', 'hands', 'hands', cut.hands_min_per_kg.value, 'min/kg', cut.hands_min_per_kg);
 	}
+	const spare = [...new Set(food.cuts.flatMap((c) => c.byproducts ?? []))];
 	return {
 		way: 'freeze',
 		lines,
 		words: [
-			...answer.cuts.filter((c) => c.method === 'cooked').map((c) => `${c.cut.name}: ${c.why}`),
-			...answer.refused.map(({ cut, refusal }) => `Not ${cut.name} raw: ${refusal.reason}`),
-			...new Set(food.cuts.flatMap((c) => c.byproducts ?? []))
+			...answer.cuts.filter((c) => c.method === 'cooked').map((c) => `${c.cut.name}, cooked first: ${c.why}`),
+			...answer.refused.map(({ cut, refusal }) => `${cut.name}, not raw: ${refusal.reason}`),
+			...food.cuts.map((c) => `${c.name}, to use: ${c.use}`),
+			...(answer.styles.length > 0 ? [`Packs that suit it: ${answer.styles.map((s) => s.name).join(', ')}.`] : []),
+			...(spare.length > 0 ? [`Not for the bin: ${spare.join('; ')}.`] : [])
 		],
-		recipes: recipesOf(food.id).filter((r) => r.kind === 'sugar-pack' || r.kind === 'freezing-syrup'),
+		recipes: recipesOf(food.id).filter(
+			(r) =>
+				r.kind === 'sugar-pack' || r.kind === 'freezing-syrup' || ['ascorbic-holding', 'ascorbic-syrup'].includes(r.id)
+		),
 		cautions: answer.cautions
 	};
 }

@@ -93,3 +93,17 @@ export function sureness(line: { readonly confidence: Confidence; readonly recal
 	if (line.recalls === 'once') return 'from memory, once';
 	return 'from memory';
 }
+
+/** Lines with the mark of their source, and what each mark stands for: footnotes, so that the numbers stay readable. */
+export function footnoted<L extends Line>(
+	lines: readonly L[]
+): { lines: (L & { mark: string })[]; notes: { mark: string; text: string }[] } {
+	const marks = new Map<string, string>();
+	const marked = lines.map((line) => {
+		const text = line.confidence === 'practice' ? 'common practice' : `${line.whose}; ${sureness(line)}`;
+		const mark = marks.get(text) ?? String.fromCharCode(97 + marks.size);
+		marks.set(text, mark);
+		return { ...line, mark };
+	});
+	return { lines: marked, notes: [...marks].map(([text, mark]) => ({ mark, text })) };
+}

@@ -1,6 +1,10 @@
 import { cautionTexts } from '../../reference/cautions';
 import {
+	companionRows,
 	figures,
+	freezerPacks,
+	freezerStyles,
+	odours,
 	practices,
 	tableWays,
 	wayWords,
@@ -10,6 +14,9 @@ import {
 	type WayWords
 } from '../../reference/other-ways';
 import { foodRows, type FoodRow } from '../../reference/tables';
+import type { Provenance } from '../../reference/row';
+import { sayAmount } from '../quantities/amount';
+import type { Units } from '../quantities/format';
 import { foodById } from '../foods/find-food';
 import { allRecipes } from '../recipes/find-recipe';
 import type { Caution } from '../safety/cautions';
@@ -22,8 +29,14 @@ export interface WayRow {
 	readonly food: FoodRow;
 	readonly cells: readonly (readonly Line[])[];
 }
+/** Things of a kind that a way knows, told in a sentence each: pack styles, odour groups, what lies apart. */
+export interface Kinds {
+	readonly title: string;
+	readonly rows: readonly (Provenance & { readonly name: string; readonly words: string; readonly more: string })[];
+}
 export interface WayPage {
 	readonly words: WayWords;
+	readonly kinds: readonly Kinds[];
 	readonly lines: readonly Line[];
 	readonly columns: readonly string[];
 	readonly rows: readonly WayRow[];
@@ -47,7 +60,7 @@ export const columnsOf: Readonly<Partial<Record<TableWay, readonly (readonly [st
 		['keeps', ['cellar/weeks']]
 	],
 	freeze: [
-		['before', ['freeze/water', 'freeze/steam']],
+		['before', ['freeze/water', 'freeze/steam', 'freeze/dip']],
 		['keeps', ['freeze/months-blanched', 'freeze/months-cooked', 'freeze/months-raw']]
 	],
 	dry: [
@@ -86,6 +99,58 @@ const cautionOf = (id: string): Caution => {
 	return { id, ...text };
 };
 
+const named = (ids: readonly string[]) => ids.map((id) => foodById(id)?.name ?? id).join(', ');
+
+function kindsOf(way: TableWay, units: Units): Kinds[] {
+	if (way === 'freeze') {
+		return [
+			{
+				title: 'Pack styles',
+				rows: freezerStyles.map((s) => ({
+					...s,
+					more: [
+						s.for.join(', '),
+						s.headspace
+							? `headspace as for ${s.headspace === 'loose' ? 'loose pieces: none' : `a ${s.headspace} pack`}`
+							: ''
+					]
+						.filter(Boolean)
+						.join('; ')
+				}))
+			},
+			{
+				title: 'What it is packed in',
+				rows: freezerPacks.map((p) => ({
+					...p,
+					more: p.months ? `keeps ${sayAmount(p.months, 'month', units).main} at most` : 'the food’s own months'
+				}))
+			}
+		];
+	}
+	if (way === 'dry')
+		return [
+			{
+				title: 'What may share a load',
+				rows: odours.map((o) => ({
+					...o,
+					more: [...(o.groups ?? []), named(o.foods ?? [])].filter(Boolean).join(', ')
+				}))
+			}
+		];
+	if (way === 'cellar')
+		return [
+			{
+				title: 'What lies apart',
+				rows: companionRows.map((c) => ({
+					...c,
+					name: `What ${c.name}`,
+					more: `${named(c.foods)}: apart from what ${c.apart.map((id) => companionRows.find((r) => r.id === id)?.name ?? id).join(', and from what ')}`
+				}))
+			}
+		];
+	return [];
+}
+
 /** For whom a figure is, in words: "carrots, parsnips", "fruit". */
 export function forWhom(key: string): string {
 	const row = figures.find((f) => `figures/${f.id}` === key);
@@ -100,7 +165,7 @@ export function wayPage(way: TableWay, kitchen: TableKitchen): WayPage {
 	const rows: WayRow[] = [];
 	const refused: { food: FoodRow; reason: string }[] = [];
 	for (const food of columns.length > 0 ? foodRows : []) {
-		const section = foodSections(food, kitchen).find((s) => s.way === way);
+		const section = foodSections(food, kitchen, way)[0];
 		if (!section) continue;
 		if (section.refusal) {
 			refused.push({ food, reason: section.refusal.reason });
@@ -111,6 +176,7 @@ export function wayPage(way: TableWay, kitchen: TableKitchen): WayPage {
 	}
 	return {
 		words,
+		kinds: kindsOf(way, kitchen.units),
 		lines: [
 			...ruleLines(way, kitchen.units),
 			...(way === 'can' ? canningTableLines(kitchen.units) : []),

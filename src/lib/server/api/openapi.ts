@@ -1,7 +1,6 @@
 import { jarSizes } from '$reference/canning-rules';
 import {
 	answer,
-	confidence,
 	foodParameter,
 	list,
 	malformed,

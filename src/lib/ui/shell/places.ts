@@ -5,5 +5,6 @@ export const places = [
 	{ href: '/stove', name: 'Stove', key: 's' },
 	{ href: '/shelves', name: 'Shelves', key: 'h' },
 	{ href: '/book', name: 'Book', key: 'o' },
+	{ href: '/tables', name: 'Tables', key: 't' },
 	{ href: '/kitchen', name: 'Kitchen', key: 'k' }
 ] as const;

@@ -1,0 +1,71 @@
+import { wordsOf } from '$core/tables/way-page';
+import { footnoted, type Line, type Section, type TableKitchen } from '$core/tables/line';
+import { findFood, nearFoods } from '$core/foods/find-food';
+import { practices, isFor, type PracticeRow, type RecipeRow } from '$reference/other-ways';
+import { sources } from '$reference/sources';
+import type { FoodRow } from '$reference/tables';
+import { AppError } from './errors';
+import type { HouseholdRow } from './stores/households';
+
+/** What of a household the tables are read with. */
+export const tableKitchen = (household: HouseholdRow): TableKitchen => ({
+	units: household.units,
+	altitude_m: household.altitudeM,
+	gauge: household.gauge === 'dial' || household.gauge === 'weighted' ? household.gauge : undefined
+});
+
+/** @throws {AppError} 404, with what was probably meant */
+export function tableFood(text: string): FoodRow {
+	const food = findFood(text);
+	if (food) return food;
+	const near = nearFoods(text).map((f) => f.name);
+	const hint = near.length > 0 ? ` Near it: ${near.join(', ')}.` : '';
+	throw new AppError(404, 'UNKNOWN_FOOD', `No food named "${text}" stands in Tables.${hint}`);
+}
+
+export const shownPractice = (p: PracticeRow) => ({
+	id: p.id,
+	question: p.question,
+	schools: p.schools,
+	ours: p.ours,
+	why: p.why,
+	way: p.way,
+	wayName: wordsOf(p.way).name,
+	safety: p.safety,
+	whose: sources[p.source].short
+});
+export const practicesFor = (food: FoodRow) => practices.filter((p) => isFor(p, food)).map(shownPractice);
+
+export const shownRecipe = (r: RecipeRow) => ({ id: r.id, name: r.name, kind: r.kind });
+
+/** A line as the page draws it; its `whose` and sureness have gone into the footnote. */
+const shown = ({ key, slot, what, amount, at, note, mark }: Line & { mark: string }) => ({
+	key,
+	slot,
+	what,
+	amount,
+	at: at ?? '',
+	note: note ?? '',
+	mark
+});
+export type ShownLine = ReturnType<typeof shown>;
+
+/** Lines with footnotes: the ones for the wall first, the ones behind the plans apart. */
+export function shownLines(lines: readonly Line[]) {
+	const { lines: marked, notes } = footnoted(lines);
+	return {
+		main: marked.filter((l) => !l.minor).map(shown),
+		minor: marked.filter((l) => l.minor).map(shown),
+		notes
+	};
+}
+
+export const shownSection = (s: Section) => ({
+	way: s.way,
+	name: wordsOf(s.way).name,
+	...shownLines(s.lines),
+	words: s.words,
+	recipes: s.recipes.map(shownRecipe),
+	refusal: s.refusal ? { reason: s.refusal.reason, source: s.refusal.source, instead: s.refusal.instead } : null
+});
+export type ShownSection = ReturnType<typeof shownSection>;

@@ -1,0 +1,28 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import { page } from '$app/state';
+	import LookUp from '$lib/ui/tables/look-up.svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	const shelves = [
+		{ href: '/tables', name: 'All' },
+		{ href: '/tables/compare', name: 'Side by side' },
+		{ href: '/tables/differences', name: 'Where people differ' }
+	];
+</script>
+
+<div class="no-print mb-5 flex flex-wrap items-end gap-x-6 gap-y-2">
+	<LookUp entries={data.entries} q={page.url.searchParams.get('q') ?? ''} />
+	<nav aria-label="Tables" class="flex flex-wrap gap-1">
+		{#each shelves as s (s.href)}
+			<a
+				class="btn btn-plain"
+				href={s.href}
+				aria-current={page.url.pathname === s.href ? 'page' : undefined}
+				class:underline={page.url.pathname === s.href}>{s.name}</a
+			>
+		{/each}
+	</nav>
+</div>
+{@render children()}

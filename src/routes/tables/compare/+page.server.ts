@@ -1,0 +1,54 @@
+import { compareFoods } from '$core/tables/compare';
+import { footnoted } from '$core/tables/line';
+import { isTableWay, wordsOf } from '$core/tables/way-page';
+import { findFood } from '$core/foods/find-food';
+import { page } from '$lib/server/respond';
+import { tableFood, tableKitchen } from '$lib/server/tables';
+import { tableWays } from '$reference/other-ways';
+import { foodRows } from '$reference/tables';
+import type { PageServerLoad } from './$types';
+
+const most = 6;
+
+/** Foods side by side: `food` as often as wanted, `add` for the one being typed, `way` for one way alone. */
+export const load: PageServerLoad = ({ locals, url }) =>
+	page(async () => {
+		const given = url.searchParams.getAll('food').filter((f) => f.trim() !== '');
+		const foods = [...new Set(given.slice(0, most).map((name) => tableFood(name.slice(0, 80))))];
+		const add = (url.searchParams.get('add') ?? '').trim().slice(0, 80);
+		const added = add ? findFood(add) : undefined;
+		const full = foods.length >= most;
+		if (added && !foods.includes(added) && !full) foods.push(added);
+		const asked = url.searchParams.get('way') ?? '';
+		const way = isTableWay(asked) ? asked : undefined;
+		const rows = compareFoods(foods, tableKitchen(locals.household), way);
+		const { lines, notes } = footnoted(rows.flatMap((r) => r.cells.flat()));
+		let next = 0;
+		return {
+			title: foods.length > 0 ? foods.map((f) => f.name).join(', ') : 'Side by side',
+			foods: foods.map((f) => ({ id: f.id, name: f.name })),
+			way: way ?? '',
+			ways: tableWays.map((w) => ({ id: w, name: wordsOf(w).name })),
+			rows: rows.map((r) => ({
+				way: r.way,
+				wayName: wordsOf(r.way).name,
+				slot: r.slot,
+				heading: r.heading,
+				cells: r.cells.map((cell) =>
+					cell.map(() => {
+						const line = lines[next++];
+						return { what: line?.what ?? '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
+					})
+				)
+			})),
+			notes,
+			typed: added ? '' : add,
+			fault:
+				add && !added
+					? `No food named "${add}" stands in Tables. The others are kept.`
+					: add && added && full
+						? `At most ${most} foods side by side: take one away first.`
+						: '',
+			names: foodRows.map((f) => f.name)
+		};
+	});
