@@ -19,19 +19,22 @@ function processLines(p: TestedProcess, units: TableKitchen['units']): Line[] {
 	} as const;
 	const gauge = p.gauge === 'dial' ? 'dial gauge' : 'weighted gauge';
 	const pressure = p.psi === undefined ? undefined : lineOf({ key: `${key}/psi`, slot: 'can/psi', what: gauge, value: p.psi, unit: 'psi', ...sure }, units); // prettier-ignore
-	const what = `${p.product.name}, ${p.style} pack, ${p.jar}`;
+	const what = `${p.style} pack, ${p.jar}`;
+	const group = p.product.name;
 	const recipe = p.product.recipe ? '; only as the tested recipe has it' : '';
 	const at = pressure
 		? `pressure canner, ${pressure.amount.printed ?? pressure.amount.main}, ${gauge}${recipe}`
 		: `boiling water${p.sterileJars ? '; jars boiled first' : ''}${recipe}`;
 	const { product } = p;
 	return [
-		lineOf({ key: `${key}/minutes`, slot: `can/${p.method}`, what, value: p.minutes, unit: 'min', at, ...sure }, units),
-		...(pressure ? [{ ...pressure, what: `${what}: pressure, ${gauge}`, minor: true }] : []),
-		lineOf({ key: `${key}/headspace`, slot: 'can/headspace', what: `${what}: headspace`, value: p.headspace_in, unit: 'in', minor: true, ...sure }, units),
+		lineOf({ key: `${key}/minutes`, slot: `can/${p.method}`, what, group, value: p.minutes, unit: 'min', at, ...sure }, units),
+		...(pressure ? [{ ...pressure, what: `${what}: pressure, ${gauge}`, group, minor: true }] : []),
+		lineOf({ key: `${key}/headspace`, slot: 'can/headspace', what: `${what}: headspace`,
+				group, value: p.headspace_in, unit: 'in', minor: true, ...sure }, units),
 		...(product.quantities?.lb_per_quart === undefined
 			? []
-			: [lineOf({ key: `canning/${product.id}/lb_per_quart`, slot: 'can/per-quart', what: `${product.name}: to a quart`, value: product.quantities.lb_per_quart, unit: 'lb', minor: true, source: product.quantities.source, confidence: product.quantities.confidence }, units)])
+			: [lineOf({ key: `canning/${product.id}/lb_per_quart`, slot: 'can/per-quart', what: 'to a quart',
+						group, value: product.quantities.lb_per_quart, unit: 'lb', minor: true, source: product.quantities.source, confidence: product.quantities.confidence }, units)])
 	]; // prettier-ignore
 }
 

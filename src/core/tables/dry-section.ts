@@ -6,27 +6,33 @@ import { recipesOf } from '../recipes/find-recipe';
 import type { DryingRow } from '../../reference/other-ways';
 import { figureLine, from, lineOf, type Draft, type Line, type Section } from './line';
 
-/** The piece that hours are for: "slices, 3 mm". */
-export const pieceWords = (row: DryingRow, units: Units): string =>
-	row.thickness_in ? `${row.cut}, ${sayAmount(row.thickness_in, 'in', units).main}` : row.cut;
-
 /** The numbers of one drying row. */
 export function dryingLines(row: DryingRow, units: Units): Line[] {
 	const key = `drying/${row.id}`;
-	const sure = { ...from(row), note: [row.note, row.second].filter(Boolean).join(' ') };
+	const { note: _told, ...sure } = from(row);
+	const note = [row.note, row.second].filter(Boolean).join(' ');
 	const draft = (slot: string, what: string, value: Draft['value'], unit: Draft['unit'], at?: string): Line =>
-		lineOf({ key: `${key}/${slot}`, slot: `dry/${slot}`, what, value, unit, at, ...sure }, units);
+		// What is to be said of the row stands once, by its hours.
+		lineOf(
+			{
+				key: `${key}/${slot}`,
+				slot: `dry/${slot}`,
+				what,
+				group: row.cut,
+				value,
+				unit,
+				at,
+				...sure,
+				...(slot === 'hours' ? { note } : {})
+			},
+			units
+		);
 	const timed = (range: readonly [number, number], slot: string, what: string) =>
 		range[1] < 1
 			? draft(slot, what, [range[0] * 60, range[1] * 60], 's')
 			: draft(slot, what, [range[0], range[1]], 'min');
 	return [
-		draft('hours', `Dry ${pieceWords(row, units)}`, [row.hours[0], row.hours[1]], 'h', row.test),
-		draft('F', 'Air of the dryer', [row.F[0], row.F[1]], 'F'),
-		...(row.steam_min ? [timed(row.steam_min, 'steam', 'First steam')] : []),
-		...(row.water_min
-			? [timed(row.water_min, 'water', row.dip ? 'First dip in boiling water' : 'First blanch in water')]
-			: []),
+		draft('hours', 'Dry', [row.hours[0], row.hours[1]], 'h', row.test),
 		...(row.thickness_in
 			? [
 					draft(
@@ -37,6 +43,11 @@ export function dryingLines(row: DryingRow, units: Units): Line[] {
 						'the piece that the hours are for'
 					)
 				]
+			: []),
+		draft('F', 'Air of the dryer', [row.F[0], row.F[1]], 'F'),
+		...(row.steam_min ? [timed(row.steam_min, 'steam', 'First steam')] : []),
+		...(row.water_min
+			? [timed(row.water_min, 'water', row.dip ? 'First dip in boiling water' : 'First blanch in water')]
 			: [])
 	];
 }

@@ -14,6 +14,8 @@ export interface Line {
 	/** Lines of a like kind, for setting foods side by side. */
 	readonly slot: string;
 	readonly what: string;
+	/** What several lines belong to: a canning product, a cut. */
+	readonly group?: string;
 	readonly amount: Amount;
 	readonly at?: string;
 	readonly source: SourceId;
@@ -52,6 +54,7 @@ export interface Draft extends Recalled {
 	readonly unit: FigureUnit;
 	readonly at?: string | undefined;
 	readonly minor?: boolean;
+	readonly group?: string;
 }
 
 /** Locators that the short name of the publication gains. */
@@ -62,6 +65,7 @@ export const lineOf = (draft: Draft, units: Units): Line => ({
 	key: draft.key,
 	slot: draft.slot,
 	what: draft.what,
+	...(draft.group ? { group: draft.group } : {}),
 	amount: sayAmount(draft.value, draft.unit, units),
 	...(draft.at ? { at: draft.at } : {}),
 	source: draft.source,
@@ -74,6 +78,10 @@ export const lineOf = (draft: Draft, units: Units): Line => ({
 
 export const figureLine = (row: FigureRow, units: Units): Line =>
 	lineOf({ ...row, key: `figures/${row.id}`, slot: row.id }, units);
+
+/** A line by itself, where no heading stands over it. */
+export const fullWhat = (line: { readonly group?: string; readonly what: string }): string =>
+	line.group ? `${line.group}, ${line.what}` : line.what;
 
 /** What of the provenance a draft takes over from its row. */
 export const from = (row: Recalled): Recalled => ({

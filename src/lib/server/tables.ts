@@ -39,10 +39,11 @@ export const practicesFor = (food: FoodRow) => practices.filter((p) => isFor(p, 
 export const shownRecipe = (r: RecipeRow) => ({ id: r.id, name: r.name, kind: r.kind });
 
 /** A line as the page draws it; its `whose` and sureness have gone into the footnote. */
-const shown = ({ key, slot, what, amount, at, note, mark }: Line & { mark: string }) => ({
+const shown = ({ key, slot, what, group, amount, at, note, mark }: Line & { mark: string }) => ({
 	key,
 	slot,
 	what,
+	group: group ?? '',
 	amount,
 	at: at ?? '',
 	note: note ?? '',

@@ -4,6 +4,7 @@
 	interface Shown {
 		readonly key: string;
 		readonly what: string;
+		readonly group: string;
 		readonly amount: Amount;
 		readonly at: string;
 		readonly note: string;
@@ -15,9 +16,13 @@
 </script>
 
 <dl class="ruled">
-	{#each lines as l (l.key + l.what)}
-		<div class="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 py-1.5" data-line={l.key}>
+	{#each lines as l, i (l.key + l.what)}
+		{@const heads = l.group !== '' && l.group !== lines[i - 1]?.group}
+		<div class="relative grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4 py-1.5" data-line={l.key}>
 			<dt class="min-w-0">
+				{#if heads}<b class="block first-letter:uppercase">{l.group}</b>{:else if l.group}<span class="sr-only"
+						>{l.group},</span
+					>{/if}
 				{l.what}
 				{#if l.who}<span class="block text-sm text-soft">{l.who}</span>{/if}
 				{#if l.at}<span class="block text-sm text-soft">{l.at}</span>{/if}

@@ -126,8 +126,12 @@
 	}
 	/* The card on paper: dense enough that most foods take two sides. */
 	@media print {
-		:global(html:has(.card)) {
+		:global(html:has(.card)),
+		:global(html:has(.card) body) {
 			font-size: 9.5px;
+		}
+		.card :global(.source) {
+			font-size: 8px;
 		}
 		.card {
 			border: 0;

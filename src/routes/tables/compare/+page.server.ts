@@ -1,5 +1,5 @@
 import { compareFoods } from '$core/tables/compare';
-import { footnoted } from '$core/tables/line';
+import { footnoted, fullWhat } from '$core/tables/line';
 import { isTableWay, wordsOf } from '$core/tables/way-page';
 import { findFood } from '$core/foods/find-food';
 import { page } from '$lib/server/respond';
@@ -37,7 +37,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				cells: r.cells.map((cell) =>
 					cell.map(() => {
 						const line = lines[next++];
-						return { what: line?.what ?? '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
+						return { what: line ? fullWhat(line) : '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
 					})
 				)
 			})),

@@ -2,7 +2,7 @@ import { forWhom, isTableWay, wayPage } from '$core/tables/way-page';
 import { AppError } from '$lib/server/errors';
 import { page } from '$lib/server/respond';
 import { shownLines, shownPractice, shownRecipe, tableKitchen } from '$lib/server/tables';
-import { footnoted, sureness } from '$core/tables/line';
+import { footnoted, fullWhat, sureness } from '$core/tables/line';
 import { sources } from '$reference/sources';
 import { tableWays } from '$reference/other-ways';
 import type { PageServerLoad } from './$types';
@@ -44,7 +44,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				cells: r.cells.map((cell) =>
 					cell.map(() => {
 						const line = table.lines[next++];
-						return { what: line?.what ?? '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
+						return { what: line ? fullWhat(line) : '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
 					})
 				)
 			})),
