@@ -64,11 +64,10 @@ export function canSection(food: FoodRow, kitchen: TableKitchen): Section {
 		way: 'can',
 		lines: [...lines.values()],
 		words: [
-			...(plain.kind === 'refused' && found.length > 0 ? [`As it is: ${plain.reason}`] : []),
 			...(found.some((p) => p.acid) ? ['Acid goes into every jar in full; Ways says how much for each jar.'] : [])
 		],
 		recipes: [],
-		...(found.length === 0 && plain.kind === 'refused' ? { refusal: plain } : {}),
+		...(plain.kind === 'refused' ? (found.length === 0 ? { refusal: plain } : { partly: plain }) : {}),
 		cautions: inOrder([...cautions.values()])
 	};
 }

@@ -42,7 +42,10 @@ export interface Section {
 	/** Sentences: what to do before and after. */
 	readonly words: readonly string[];
 	readonly recipes: readonly RecipeRow[];
+	/** The way as such is refused: no line stands beside it. */
 	readonly refusal?: Refusal;
+	/** Something of it is refused: the food as it is, where only recipes made of it were tested. */
+	readonly partly?: Refusal;
 	readonly cautions: readonly Caution[];
 }
 

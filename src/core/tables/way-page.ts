@@ -171,6 +171,7 @@ export function wayPage(way: TableWay, kitchen: TableKitchen): WayPage {
 			refused.push({ food, reason: section.refusal.reason });
 			continue;
 		}
+		if (section.partly) refused.push({ food, reason: `As it is: ${section.partly.reason}` });
 		const cells = columns.map(([, slots]) => section.lines.filter((l) => !l.minor && slots.includes(l.slot)));
 		if (cells.some((c) => c.length > 0)) rows.push({ food, cells });
 	}

@@ -1,5 +1,6 @@
 import { wordsOf } from '$core/tables/way-page';
 import { footnoted, type Line, type Section, type TableKitchen } from '$core/tables/line';
+import type { Refusal } from '$core/errors';
 import { findFood, nearFoods } from '$core/foods/find-food';
 import { practices, isFor, type PracticeRow, type RecipeRow } from '$reference/other-ways';
 import { sources } from '$reference/sources';
@@ -61,12 +62,15 @@ export function shownLines(lines: readonly Line[]) {
 	};
 }
 
+const refusalOf = ({ reason, source, instead }: Refusal) => ({ reason, source, instead });
+
 export const shownSection = (s: Section) => ({
 	way: s.way,
 	name: wordsOf(s.way).name,
 	...shownLines(s.lines),
 	words: s.words,
 	recipes: s.recipes.map(shownRecipe),
-	refusal: s.refusal ? { reason: s.refusal.reason, source: s.refusal.source, instead: s.refusal.instead } : null
+	refusal: s.refusal ? refusalOf(s.refusal) : null,
+	partly: s.partly ? refusalOf(s.partly) : null
 });
 export type ShownSection = ReturnType<typeof shownSection>;

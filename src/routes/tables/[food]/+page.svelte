@@ -61,6 +61,13 @@
 				<h2 id="s-{s.way}" class="text-xl text-rim">
 					<a href="/tables/way/{s.way}" class="no-underline hover:underline">{s.name}</a>
 				</h2>
+				{#if s.partly}
+					<div class="border-l-[3px] border-red py-1 pl-3" data-partly={s.way}>
+						<p><b class="text-red">Not as it is.</b> {s.partly.reason}</p>
+						<p class="text-[15px]"><b>Instead:</b> {s.partly.instead.join('; ')}.</p>
+						<p class="source">{s.partly.source}</p>
+					</div>
+				{/if}
 				<Lines lines={s.main} notes={s.notes} />
 				{#if s.words.length > 0}
 					<ul class="mt-2 list-disc space-y-0.5 pl-5 text-[15px]">
