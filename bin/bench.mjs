@@ -118,10 +118,30 @@ try {
 		row(`${name}: its main query in raw SQL, p50`, ms(percentile(bare, 0.5)));
 	}
 
+	for (const [name, path] of [
+		['Tables', '/tables'],
+		['Tables: a food', '/tables/green-beans'],
+		['Tables: a way, food by food', '/tables/way/freeze'],
+		[
+			'Tables: six side by side',
+			'/tables/compare?food=carrots&food=beets&food=parsnips&food=apples&food=beef&food=onions'
+		]
+	]) {
+		const get = async () => void (await (await fetch(`${origin}${path}`)).arrayBuffer());
+		await time(10, get);
+		const list = await time(60, get);
+		row(`${name}: page from the server, p50 / p95`, `${ms(percentile(list, 0.5))} / ${ms(percentile(list, 0.95))}`);
+	}
+
 	for (const path of [
 		'/api/v1/foods?q=squash',
 		'/api/v1/blanch?food=corn&cut=ears-large&altitude_m=380',
-		'/api/v1/canning?food=tomatoes&altitude_m=380'
+		'/api/v1/canning?food=tomatoes&altitude_m=380',
+		'/api/v1/drying?food=apples&thickness_mm=3',
+		'/api/v1/freezing?food=green-beans',
+		'/api/v1/storage?food=apples&way=dry&temp_c=20',
+		'/api/v1/cooking?food=chicken',
+		'/api/v1/ratio?recipe=strawberry-freezer-jam&have=11+cups'
 	]) {
 		const get = async () => void (await (await fetch(`${origin}${path}`)).arrayBuffer());
 		await time(15, get);
@@ -134,7 +154,7 @@ try {
 		executablePath: chromiumPath(),
 		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
 	});
-	for (const path of ['/basket', `/ways/${raw?.id}`, '/stove', '/shelves', '/book', '/kitchen']) {
+	for (const path of ['/basket', `/ways/${raw?.id}`, '/stove', '/shelves', '/book', '/kitchen', '/tables']) {
 		const page = await browser.newPage();
 		let bytes = 0;
 		/** @type {Promise<void>[]} */
@@ -153,6 +173,38 @@ try {
 		);
 		await page.close();
 	}
+	// From the letter to the painted list, in a real browser.
+	const page = await browser.newPage();
+	await page.goto(`${origin}/tables`);
+	await page.locator('html[data-alive]').waitFor();
+	const typed = await page.evaluate(async () => {
+		const input = /** @type {HTMLInputElement} */ (document.querySelector('input[name=q]'));
+		input.focus();
+		const times = [];
+		for (const word of [
+			'courgette',
+			'brocoli',
+			'dill pickles',
+			'thaw on the counter',
+			'strawberry',
+			'ground beef',
+			'swede'
+		]) {
+			for (let n = 1; n <= word.length; n++) {
+				const began = performance.now();
+				input.value = word.slice(0, n);
+				input.dispatchEvent(new Event('input', { bubbles: true }));
+				await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+				times.push(performance.now() - began);
+			}
+		}
+		return times;
+	});
+	row(
+		'Tables: from a typed letter to the list on the screen, p50 / p95',
+		`${ms(percentile(typed, 0.5))} / ${ms(percentile(typed, 0.95))}`,
+		'under 50 ms'
+	);
 	await browser.close();
 	await sql.end();
 

@@ -97,6 +97,16 @@ try {
 	await shot('shelves');
 	await open('/kitchen');
 	await shot('kitchen');
+	await open('/tables/runner-beans');
+	await shot('tables-food');
+	await open('/tables/way/dry');
+	await shot('tables-way');
+	await open('/tables/compare?food=carrots&food=beets&food=parsnips');
+	await shot('tables-compare');
+	await open('/tables/ratio/strawberry-freezer-jam?have=11+cups');
+	await shot('tables-ratio');
+	await open('/tables/differences');
+	await shot('tables-differences');
 
 	// On to the end, as the page says.
 	await open(stove);

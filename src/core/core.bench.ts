@@ -1,6 +1,9 @@
 import { bench, describe } from 'vitest';
 import { foodRows } from '../reference/tables';
 import { parseHaul } from './quantities/parse-haul';
+import { tableEntries } from './tables/entries';
+import { foodSections } from './tables/food-sections';
+import { search } from './tables/search';
 import { canWays } from './ways/can-ways';
 import { freezeWays } from './ways/freeze-ways';
 import { kitchen } from './ways/kitchen.fixture';
@@ -33,5 +36,11 @@ describe('the core', () => {
 	bench('500 typed lines understood', () => {
 		for (let i = 0; i < 500; i++)
 			parseHaul(`${i + 1} kg ${cuts[i % cuts.length]?.food.name}, soft, fridge`, { own: [], metricCups: true });
+	});
+	bench('one word looked up in Tables', () => {
+		search(tableEntries, 'strawbery jam');
+	});
+	bench('the pages of all 174 foods in Tables', () => {
+		for (const food of foodRows) foodSections(food, { units: 'metric', altitude_m: 380 });
 	});
 });

@@ -97,7 +97,8 @@ export function drySection(food: FoodRow, units: Units): Section {
 			...heat,
 			...answer.rows.flatMap((row) => dryingLines(row, units)),
 			...after.map((d) => lineOf(d, units)),
-			...answer.figures.map((f) => figureLine(f, units))
+			// The dryer's air stands with each row already.
+			...answer.figures.filter((f) => !f.id.endsWith('temperature')).map((f) => figureLine(f, units))
 		],
 		words: [
 			...(answer.rows.length === 0

@@ -81,12 +81,13 @@ function freshSection(food: FoodRow, units: Units): Section {
 function cellarSection(food: FoodRow, units: Units): Section {
 	const advice = advise({ way: 'cellar', food: food.id });
 	const want = food.want;
-	const row = want ? from(want) : undefined;
+	const told = want ? from(want) : undefined;
+	const row = want ? { source: want.source, confidence: want.confidence } : undefined;
 	const key = `foods/${food.id}/want`;
 	const lines =
-		want && row
+		want && row && told
 			? [
-					lineOf({ key: `${key}/C`, slot: 'cellar/C', what: 'It wants', value: [want.C[0], want.C[1]], unit: 'C', ...row }, units),
+					lineOf({ key: `${key}/C`, slot: 'cellar/C', what: 'It wants', value: [want.C[0], want.C[1]], unit: 'C', ...told }, units),
 					lineOf({ key: `${key}/rh`, slot: 'cellar/rh', what: 'Air', value: [want.rh[0], want.rh[1]], unit: '%', at: 'relative humidity', ...row }, units),
 					lineOf({ key: `${key}/weeks`, slot: 'cellar/weeks', what: 'Then it keeps', value: [want.weeks[0], want.weeks[1]], unit: 'week', ...row }, units)
 				]

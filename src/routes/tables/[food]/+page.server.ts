@@ -38,7 +38,9 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 		});
 		// The raw months are told only where nothing longer stands beside them.
 		const told = large.filter(
-			(l) => l.slot !== 'freeze/months-raw' || !large.some((o) => o.slot === 'freeze/months-blanched')
+			(l) =>
+				!(l.slot === 'freeze/months-raw' && large.some((o) => o.slot === 'freeze/months-blanched')) &&
+				!(l.slot === 'freeze/steam' && large.some((o) => o.slot === 'freeze/water'))
 		);
 		return {
 			title: food.name,

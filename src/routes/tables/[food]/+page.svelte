@@ -64,18 +64,18 @@
 				{#if s.partly}
 					<div class="border-l-[3px] border-red py-1 pl-3" data-partly={s.way}>
 						<p><b class="text-red">Not as it is.</b> {s.partly.reason}</p>
-						<p class="text-[15px]"><b>Instead:</b> {s.partly.instead.join('; ')}.</p>
+						<p class="text-[0.94rem]"><b>Instead:</b> {s.partly.instead.join('; ')}.</p>
 						<p class="source">{s.partly.source}</p>
 					</div>
 				{/if}
 				<Lines lines={s.main} notes={s.notes} />
 				{#if s.words.length > 0}
-					<ul class="mt-2 list-disc space-y-0.5 pl-5 text-[15px]">
+					<ul class="mt-2 list-disc space-y-0.5 pl-5 text-[0.94rem]">
 						{#each s.words as w (w)}<li>{w}</li>{/each}
 					</ul>
 				{/if}
 				{#if s.recipes.length > 0}
-					<p class="mt-2 text-[15px]">
+					<p class="mt-2 text-[0.94rem]">
 						Ratios:
 						{#each s.recipes as r, i (r.id)}<a href="/tables/ratio/{r.id}">{r.name}</a>{i < s.recipes.length - 1
 								? ', '
@@ -83,7 +83,7 @@
 					</p>
 				{/if}
 				{#if s.minor.length > 0}
-					<details class="no-print mt-2 text-[15px]" open={data.way !== ''}>
+					<details class="no-print mt-2 text-[0.94rem]" open={data.way !== ''}>
 						<summary class="min-h-11 py-2 text-soft">numbers behind the plans, {s.minor.length}</summary>
 						<Lines lines={s.minor} notes={s.notes} />
 					</details>
@@ -97,7 +97,7 @@
 					{#each data.refused as s (s.way)}
 						<div class="py-2" data-refused={s.way}>
 							<p><b>{s.name}:</b> {s.refusal?.reason}</p>
-							<p class="text-[15px]"><b>Instead:</b> {s.refusal?.instead.join('; ')}.</p>
+							<p class="text-[0.94rem]"><b>Instead:</b> {s.refusal?.instead.join('; ')}.</p>
 							<p class="source">{s.refusal?.source}</p>
 						</div>
 					{/each}
@@ -107,7 +107,7 @@
 	</div>
 
 	<section aria-label="Mind" class="border-t-2 border-line pt-3">
-		<ul class="space-y-1 gap-x-12 text-[15px] lg:columns-2">
+		<ul class="space-y-1 gap-x-12 text-[0.94rem] lg:columns-2">
 			{#each data.cautions as c (c.id)}<li class="break-inside-avoid">{c.text}</li>{/each}
 		</ul>
 	</section>

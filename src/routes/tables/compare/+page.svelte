@@ -48,7 +48,7 @@
 	</p>
 {:else}
 	<div class="relative mt-4 overflow-x-auto" role="region" aria-label="Foods side by side">
-		<table class="w-full table-fixed text-[15px]" style="min-width: {9 + data.foods.length * 8.5}rem">
+		<table class="w-full table-fixed text-[0.94rem]" style="min-width: {9 + data.foods.length * 8.5}rem">
 			<thead class="border-b-[3px] border-rim text-left">
 				<tr>
 					<td class="w-36 sm:w-44"></td>

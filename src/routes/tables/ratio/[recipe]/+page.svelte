@@ -57,7 +57,7 @@
 			{#if data.makes && data.sets > 0}<p class="mt-2">Makes about <b>{data.makes}</b>.</p>{/if}
 			{#if data.salt}<p class="mt-2">Salt by weight, the surest: <b>{data.salt[0]} to {data.salt[1]} g</b>.</p>{/if}
 			{#if data.converted && !data.fault}
-				<p class="mt-2 text-[15px] text-soft">
+				<p class="mt-2 text-[0.94rem] text-soft">
 					Cups reckoned from the weight by common practice: measure them before you begin.
 				</p>
 			{/if}

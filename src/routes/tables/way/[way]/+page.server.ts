@@ -42,9 +42,14 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				name: r.food.name,
 				group: r.food.group,
 				cells: r.cells.map((cell) =>
-					cell.map(() => {
+					cell.map((_, __, all) => {
 						const line = table.lines[next++];
-						return { what: line ? fullWhat(line) : '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
+						const several = new Set(all.map((l) => l.group)).size > 1;
+						return {
+							what: line ? (several ? fullWhat(line) : line.what) : '',
+							main: line?.amount.main ?? '',
+							mark: line?.mark ?? ''
+						};
 					})
 				)
 			})),

@@ -103,7 +103,7 @@
 				</div>
 			</div>
 			<div class="mt-2 overflow-x-auto" role="region" aria-label="{data.name}, food by food">
-				<table class="w-full text-[15px]">
+				<table class="w-full text-[0.94rem]">
 					<thead class="border-b-[3px] border-rim text-left">
 						<tr>
 							<th scope="col" class="py-1.5 pr-4">food</th>
@@ -143,7 +143,7 @@
 				<h3 class="mt-6 text-lg text-red">Not advised</h3>
 				<ul class="ruled">
 					{#each data.refused as r (r.id)}
-						<li class="py-1.5"><a href="/tables/{r.id}">{r.name}</a> <span class="text-[15px]">{r.reason}</span></li>
+						<li class="py-1.5"><a href="/tables/{r.id}">{r.name}</a> <span class="text-[0.94rem]">{r.reason}</span></li>
 					{/each}
 				</ul>
 			{/if}
