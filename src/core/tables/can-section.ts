@@ -1,6 +1,7 @@
 import type { FoodRow } from '../../reference/tables';
 import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
+import { sayMeasure } from '../quantities/amount';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
 import { inOrder } from '../safety/cautions';
@@ -38,6 +39,33 @@ function processLines(p: TestedProcess, units: TableKitchen['units']): Line[] {
 	]; // prettier-ignore
 }
 
+/** The acid of each jar of a product, before any time: without it none of the times holds. */
+function acidLines(processes: readonly TestedProcess[], units: TableKitchen['units']): Line[] {
+	const jars = new Map(processes.flatMap((p) => (p.acid ? [[p.jar, { ...p, acid: p.acid }] as const] : [])));
+	return [...jars.values()].map((p) => {
+		const { citricAcid_tsp, vinegar_tbsp } = p.acid;
+		const or = [
+			...(citricAcid_tsp === undefined ? [] : [`${sayMeasure(citricAcid_tsp)} tsp of citric acid`]),
+			...(vinegar_tbsp === undefined ? [] : [`${sayMeasure(vinegar_tbsp)} tbsp of 5 % vinegar`])
+		];
+		return lineOf(
+			{
+				key: `acid/${p.product.id}/${p.jar}`,
+				slot: 'can/acid',
+				what: `Into every ${p.jar}: bottled lemon juice`,
+				group: p.product.name,
+				value: p.acid.lemonJuice_tbsp,
+				unit: 'tbsp',
+				at: or.length > 0 ? `or ${or.join(', or ')}; under pressure too` : 'under pressure too',
+				source: p.source,
+				locator: p.product.locator,
+				confidence: p.confidence
+			},
+			units
+		);
+	});
+}
+
 /**
  * The tested processes of a food at this kitchen's altitude: read off, never computed. Without an altitude none is shown.
  */
@@ -59,13 +87,16 @@ export function canSection(food: FoodRow, kitchen: TableKitchen): Section {
 		advice.cautions.forEach((c) => cautions.set(c.id, c));
 		advice.processes.forEach((p) => seen.add(p.product.id));
 	}
-	const lines = new Map(found.flatMap((p) => processLines(p, kitchen.units)).map((l) => [l.key, l]));
+	const products = [...new Set(found.map((p) => p.product))];
+	const byProduct = products.flatMap((product) => {
+		const own = found.filter((p) => p.product === product);
+		return [...acidLines(own, kitchen.units), ...own.flatMap((p) => processLines(p, kitchen.units))];
+	});
+	const lines = new Map(byProduct.map((l) => [l.key, l]));
 	return {
 		way: 'can',
 		lines: [...lines.values()],
-		words: [
-			...(found.some((p) => p.acid) ? ['Acid goes into every jar in full; Ways says how much for each jar.'] : [])
-		],
+		words: [],
 		recipes: [],
 		...(plain.kind === 'refused' ? (found.length === 0 ? { refusal: plain } : { partly: plain }) : {}),
 		cautions: inOrder([...cautions.values()])

@@ -110,6 +110,30 @@ describe('every number of Tables', () => {
 	});
 });
 
+describe('a food’s jars', () => {
+	const lines = (id: string, altitude_m: number | null = 380) => {
+		const row = foodById(id);
+		return row ? (foodSections(row, { units: 'us', altitude_m }, 'can')[0]?.lines ?? []) : [];
+	};
+	it('say the acid of every jar before any time', () => {
+		// USDA Complete Guide 2015, guide 3 (from memory): 2 tbsp of lemon juice to a quart, 1 to a pint.
+		const juice = lines('tomatoes').filter((l) => l.group === 'tomato juice' && !l.minor);
+		expect(juice.slice(0, 2).map((l) => `${l.what} ${l.amount.main}`)).toEqual([
+			'Into every pint: bottled lemon juice 1 tbsp',
+			'Into every quart: bottled lemon juice 2 tbsp'
+		]);
+		expect(juice[0]?.at).toBe('or ¼ tsp of citric acid, or 2 tbsp of 5 % vinegar; under pressure too');
+		expect(lines('figs').find((l) => l.slot === 'can/acid')?.at).not.toContain('vinegar');
+	});
+	it('follow the altitude, and are none without one', () => {
+		const minutes = (id: string, altitude_m: number) =>
+			lines(id, altitude_m).find((l) => l.slot === 'can/boiling-water')?.amount.main;
+		// Peaches, hot, pints (from memory): 20, 25, 30, 35 min.
+		expect([100, 800, 1500, 2500].map((m) => minutes('peaches', m))).toEqual(['20 min', '25 min', '30 min', '35 min']);
+		expect(lines('peaches', null)).toEqual([]);
+	});
+});
+
 describe('the tables of the other ways', () => {
 	const rows: readonly { id: string; source: string; confidence: string; foods?: readonly string[] }[] = [
 		...figures, ...dryingRows, ...rehydrating, ...dryingYieldRows, ...recipes, ...practices, ...freezerPacks, ...freezerStyles,

@@ -157,8 +157,10 @@
 		.card :global(dl > div),
 		.card :global(h2) {
 			break-inside: avoid;
-			break-after: auto;
 			padding-block: 1px;
+		}
+		.card :global(h2) {
+			break-after: avoid;
 		}
 	}
 </style>
