@@ -91,8 +91,11 @@ const SI = {
 		units === 'us' ? [decimals(v / lbFromKg(1), 1), 'min a pound'] : [decimals(v, 1), 'min a kilo']
 } as const satisfies Partial<Record<FigureUnit, (value: number, units: Units) => Said>>;
 
+const isSI = (unit: FigureUnit): unit is keyof typeof SI => unit in SI;
+
 /** As the publication prints it; what the tables hold in SI, in American measures. */
 function printed(value: number, unit: FigureUnit): Said {
+	if (isSI(unit)) return SI[unit](value, 'us');
 	switch (unit) {
 		case 'F':
 			return [minus(decimals(value, 0)), '°F'];
@@ -150,14 +153,6 @@ function printed(value: number, unit: FigureUnit): Said {
 			return [decimals(value, 0), plural('jar', value)];
 		case 'kg/kg':
 			return [decimals(value, 2), 'to 1 by weight'];
-		case 'C':
-		case 'm':
-		case 'mm':
-		case 'kg':
-		case 'kg/L':
-		case 'L/kg':
-		case 'min/kg':
-			return SI[unit](value, 'us');
 		case 'psi':
 		case 'W/(m² K)':
 		case 'cc':
@@ -173,6 +168,7 @@ function printed(value: number, unit: FigureUnit): Said {
 
 /** In metric, or undefined where the printed unit is everyone's. */
 function metric(value: number, unit: FigureUnit): Said | undefined {
+	if (isSI(unit)) return SI[unit](value, 'metric');
 	const perLitre = litres[unit];
 	if (unit === 'ft3') return [decimals(Math.round((value * (perLitre ?? 0)) / 5) * 5, 0), 'L'];
 	if (perLitre !== undefined) return saidVolume(value * perLitre);
@@ -195,14 +191,6 @@ function metric(value: number, unit: FigureUnit): Said | undefined {
 			return [decimals(value * 0.133322, 0), 'Pa'];
 		case 'psi':
 			return [decimals(value * 6.894757, 0), 'kPa'];
-		case 'C':
-		case 'm':
-		case 'mm':
-		case 'kg':
-		case 'kg/L':
-		case 'L/kg':
-		case 'min/kg':
-			return SI[unit](value, 'metric');
 		default:
 			return undefined;
 	}
@@ -239,7 +227,7 @@ export function sayAmount(value: number | readonly [number, number], unit: Figur
 	const highMetric = metric(high, unit);
 	if (!lowMetric || !highMetric) return { main: own };
 	const theirs = join(lowMetric, highMetric);
-	if (unit in SI) return { main: theirs };
+	if (isSI(unit)) return { main: theirs };
 	// A spoon is what the hand holds; its millilitres stand beside it.
 	return unit === 'tsp' || unit === 'tbsp' ? { main: own, printed: theirs } : { main: theirs, printed: own };
 }

@@ -47,6 +47,8 @@ const questions = fc
 		heatStep: optional(fc.constantFrom('before' as const, 'after' as const, 'none' as const)),
 		heat_C: optional(fc.double({ min: 30, max: 100, noNaN: true })),
 		withOthers: optional(fc.boolean()),
+		thickness_mm: optional(fc.double({ min: 1, max: 20, noNaN: true })),
+		place_C: optional(fc.double({ min: -30, max: 40, noNaN: true })),
 		place: optional(fc.constantFrom('room' as const, 'cellar' as const, 'fridge' as const, 'freezer' as const)),
 		days: optional(fc.integer({ min: 0, max: 60 })),
 		moisture: optional(fc.double({ min: 0, max: 100, noNaN: true })),
@@ -118,7 +120,13 @@ describe('nothing unsafe can be had, whatever is asked', () => {
 					expect(advice.heat.map((s) => s.id)).toContain('dry-meat-air');
 					expect(question.air_C ?? 60).toBeGreaterThanOrEqual(54.4);
 					expect(question.place).not.toBe('room');
+					expect(question.thickness_mm ?? 6).toBeLessThan(6.6);
 				}
+				// What spoils is given no day in a warm fridge, and nothing a month in a warm freezer.
+				if (advice.food?.perishable && question.place === 'fridge' && question.way !== 'dry' && question.way !== 'can')
+					if (!question.way.startsWith('freeze')) expect(question.place_C ?? 4).toBeLessThan(5.1);
+				if (question.way === 'freeze-raw') expect(question.place_C ?? -18).toBeLessThan(-17);
+				if (question.way === 'can') expect(question.place_C ?? 20).toBeLessThanOrEqual(35);
 			}),
 			{ numRuns: 30_000, seed: 20_260_825 }
 		);

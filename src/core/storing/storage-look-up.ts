@@ -9,6 +9,7 @@ import { lookUpFreezing } from '../freezing/freeze-look-up';
 import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
+import { isMeat } from '../safety/dry';
 import type { Question } from '../safety/question';
 import { apartFrom, type Apart } from './companions';
 
@@ -106,6 +107,10 @@ function driedAt(food: FoodRow, temp_C: number | undefined): Keeps[] {
 	return keepsIn(next ? [next] : []);
 }
 
+/** Dried meat is for the cold alone; which cold a temperature means. */
+const driedMeatIn = (temp_C: number | undefined): Pick<Question, 'place'> =>
+	temp_C === undefined ? {} : { place: temp_C < -5 ? 'freezer' : temp_C < 10 ? 'fridge' : 'room' };
+
 /** What a way asks the safety module. */
 function questionOf({ food, way, pack, temp_C }: StorageQuestion): Question | undefined {
 	const place = temp_C === undefined ? {} : { place_C: temp_C };
@@ -119,7 +124,11 @@ function questionOf({ food, way, pack, temp_C }: StorageQuestion): Question | un
 		case 'cellar':
 			return { ...base, way: 'cellar' };
 		case 'dry':
-			return { ...base, way: 'dry', heatStep: 'before' };
+			return { ...base, way: 'dry', heatStep: 'before', ...(isMeat(food) ? driedMeatIn(temp_C) : {}) };
+		case 'opened':
+		case 'thawed':
+			// Both clocks run in the fridge: a warm one is refused for whatever stands in it.
+			return temp_C === undefined ? undefined : { ...base, way: 'thaw', thaw: 'fridge', place: 'fridge' };
 		case 'can':
 			return { ...base, way: 'can', altitude_m: 0 };
 		case 'ferment':

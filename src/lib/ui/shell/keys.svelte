@@ -8,6 +8,7 @@
 		['U', 'undo the last step of a run'],
 		['N', 'in the Basket: go to the line'],
 		['1 to 9', 'in Ways: start that way'],
+		['/', 'in Tables: look something up'],
 		['?', 'this sheet']
 	];
 </script>

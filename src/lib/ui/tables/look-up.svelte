@@ -16,6 +16,14 @@
 		open = false;
 	});
 
+	let field: HTMLInputElement | undefined = $state();
+	/** "/" goes to the field, from anywhere where nobody is typing. */
+	function fromAnywhere(event: KeyboardEvent) {
+		const typing = /^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName);
+		if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
+		event.preventDefault();
+		field?.focus();
+	}
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
 			if (found.length === 0) return;
@@ -32,12 +40,15 @@
 	}
 </script>
 
+<svelte:window onkeydown={fromAnywhere} />
+
 <form method="GET" action="/tables" role="search" class="relative w-full max-w-xl">
 	<label class="field">
 		<span>look up a food, a way, a ratio</span>
 		<input
 			type="search"
 			name="q"
+			bind:this={field}
 			bind:value={text}
 			oninput={() => {
 				at = 0;

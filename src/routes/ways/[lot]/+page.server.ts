@@ -29,6 +29,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			lot: {
 				id: lot.id,
 				name: lot.title,
+				food: food.id,
 				form: formWords(food, lot.form).replace(/^, /, ''),
 				grams,
 				free_g,

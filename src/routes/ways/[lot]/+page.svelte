@@ -55,7 +55,8 @@
 			data.lot.bestBy,
 			data.household.zone,
 			'EEE d MMM, HH:mm'
-		)} · <a href="#jars">into jars</a>
+		)} · <a href="#jars">into jars</a> ·
+		<a href="/tables/{data.lot.food}">every number</a>
 	</p>
 </div>
 <Faults {failed} />
