@@ -177,6 +177,22 @@ test('canning times follow this kitchen’s altitude, and without one there are 
 	const origin = baseURL ?? '';
 	await page.goto('/tables/green-beans?way=can');
 	await expect(page.locator('[data-section=can]')).toContainText('20 min');
+	// Nowhere does a canning time stand without its product, pack and jar: a pickle's minutes are not the beans'.
+	await page.goto('/tables/way/can');
+	const bare = await page
+		.locator('td > div')
+		.evaluateAll((cells) =>
+			cells.map((c) => c.textContent ?? '').filter((t) => !/(hot|raw) pack, (half-)?(pint|quart|gallon)/.test(t))
+		);
+	expect(bare).toEqual([]);
+	await page.goto('/tables/compare?food=cucumbers&food=green-beans&food=peaches&way=can');
+	const single = await page
+		.getByRole('row', { name: /^Jars in boiling water/ })
+		.locator('td > div')
+		.allTextContents();
+	expect(single.length).toBeGreaterThan(3);
+	for (const text of single) expect(text).toMatch(/\S+, (hot|raw) pack, (half-)?(pint|quart)/);
+	await page.goto('/tables/green-beans?way=can');
 	// No canning time stands among the large figures, where it would stand without its product and jar.
 	await expect(page.locator('article dl').first()).not.toContainText(/jar|pressure|boiling/);
 	const made = await postForm(context.request, origin, '/kitchen?/newHousehold', {

@@ -33,9 +33,10 @@
 		} else if (event.key === 'Escape') {
 			open = false;
 			text = '';
-		} else if (event.key === 'Enter' && chosen) {
+		} else if (event.key === 'Enter') {
+			// What was found stands on the screen already: nothing is sent, also when nothing was.
 			event.preventDefault();
-			void goto(chosen.entry.href);
+			if (chosen) void goto(chosen.entry.href);
 		}
 	}
 </script>

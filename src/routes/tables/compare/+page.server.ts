@@ -34,6 +34,8 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				wayName: wordsOf(r.way).name,
 				slot: r.slot,
 				heading: r.heading,
+				// A canning time without its product, pack and jar is dangerous; frozen months belong to a cut.
+				named: r.way === 'can' || r.slot.startsWith('freeze/months'),
 				cells: r.cells.map((cell) =>
 					cell.map(() => {
 						const line = lines[next++];

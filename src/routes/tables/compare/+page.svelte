@@ -80,7 +80,7 @@
 								{#each cell as l, k (k)}
 									<div>
 										<b>{l.main}</b><sup class="text-soft">{l.mark}</sup>
-										{#if cell.length > 1}<span class="block text-sm text-soft">{l.what}</span>{/if}
+										{#if cell.length > 1 || r.named}<span class="block text-sm text-soft">{l.what}</span>{/if}
 									</div>
 								{:else}<span class="text-soft">·<span class="sr-only">none</span></span>{/each}
 							</td>

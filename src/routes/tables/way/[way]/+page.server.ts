@@ -37,6 +37,8 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				}))
 			})),
 			columns,
+			// A canning time without its product, pack and jar is dangerous; frozen months belong to a cut.
+			named: words.id === 'can' || words.id === 'freeze',
 			rows: rows.map((r) => ({
 				id: r.food.id,
 				name: r.food.name,
@@ -44,7 +46,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				cells: r.cells.map((cell) =>
 					cell.map((_, __, all) => {
 						const line = table.lines[next++];
-						const several = new Set(all.map((l) => l.group)).size > 1;
+						const several = words.id === 'can' || new Set(all.map((l) => l.group)).size > 1;
 						return {
 							what: line ? (several ? fullWhat(line) : line.what) : '',
 							main: line?.amount.main ?? '',

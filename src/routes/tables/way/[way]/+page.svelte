@@ -121,9 +121,7 @@
 										{#each cell as l, j (j)}
 											<div class="min-w-[7rem]">
 												<b class="whitespace-nowrap">{l.main}</b><sup class="text-soft">{l.mark}</sup>
-												{#if cell.length > 1 || data.way === 'freeze'}<span class="block text-sm text-soft"
-														>{l.what}</span
-													>{/if}
+												{#if cell.length > 1 || data.named}<span class="block text-sm text-soft">{l.what}</span>{/if}
 											</div>
 										{/each}
 									</td>
