@@ -71,7 +71,8 @@ export const columnsOf: Readonly<Partial<Record<TableWay, readonly (readonly [st
 	],
 	can: [
 		['boiling water', ['can/boiling-water']],
-		['under pressure', ['can/pressure']]
+		['under pressure', ['can/pressure']],
+		['acid into every jar', ['can/acid']]
 	],
 	cook: [['safe inside at', ['cook/inside']]],
 	thaw: [['in the fridge', ['thaw/fridge']], ['in cold water', ['thaw/water']]],

@@ -39,7 +39,11 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				cells: r.cells.map((cell) =>
 					cell.map(() => {
 						const line = lines[next++];
-						return { what: line ? fullWhat(line) : '', main: line?.amount.main ?? '', mark: line?.mark ?? '' };
+						return {
+							what: line ? `${fullWhat(line)}${r.way === 'can' && line.at ? `; ${line.at}` : ''}` : '',
+							main: line?.amount.main ?? '',
+							mark: line?.mark ?? ''
+						};
 					})
 				)
 			})),

@@ -1,7 +1,14 @@
 import { DomainError } from '$core/errors';
 import { amountText, sayAmount } from '$core/quantities/amount';
 import { findRecipe, nearRecipes } from '$core/recipes/find-recipe';
-import { mainOf, practical, readHave, scaleRecipe, type ScaledIngredient } from '$core/recipes/scale-recipe';
+import {
+	mainOf,
+	practical,
+	readHave,
+	scaleRecipe,
+	type ScaledIngredient,
+	type ScaledRecipe
+} from '$core/recipes/scale-recipe';
 import { sureness } from '$core/tables/line';
 import { wayOfRecipe } from '$core/tables/food-sections';
 import { wordsOf } from '$core/tables/way-page';
@@ -22,6 +29,23 @@ function shownIngredient(i: ScaledIngredient, units: Units) {
 		/** Times the measure is filled: what is counted aloud. */
 		count: unit === 'cup' ? Math.ceil(amount[0] - 1e-6) : 0
 	};
+}
+
+/** What a proportion is asked for: the salt, the sugar, the water; where nothing is added, what it makes. */
+function largest(scaled: ScaledRecipe, units: Units): { amount: string; of: string } {
+	const main = scaled.all.find((i) => i.main);
+	const to = main ? ` to ${sayAmount(main.amount, main.unit, units).main} of ${main.what}` : '';
+	if (scaled.salt_kg) {
+		const [low, high] = scaled.salt_kg.map((kg) => Math.round(kg * 1000));
+		return { amount: `${low} to ${high} g`, of: `canning salt${to}` };
+	}
+	const added = scaled.all.find((i) => !i.main);
+	if (added) {
+		const [amount, unit] = practical(added.amount, added.unit);
+		return { amount: sayAmount(amount, unit, units).main, of: `${added.what}${to}` };
+	}
+	const made = scaled.makes ? sayAmount(scaled.makes.amount, scaled.makes.unit, units).main : '';
+	return { amount: made, of: main ? `from ${sayAmount(main.amount, main.unit, units).main} of ${main.what}` : '' };
 }
 
 /** A ratio for what there is: `have` in the address, so that it survives a reload and can be shared. */
@@ -72,7 +96,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			typed,
 			fault,
 			sets: scaled.sets,
-			have: say(scaled.have, main.unit),
+			large: largest(scaled, units),
 			converted: scaled.converted,
 			set: scaled.set.map((i) => shownIngredient(i, units)),
 			all: scaled.all.map((i) => shownIngredient(i, units)),

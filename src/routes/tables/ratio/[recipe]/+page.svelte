@@ -46,8 +46,8 @@
 				<p class="head text-6xl leading-none">{data.sets}</p>
 				<p class="head text-2xl">{data.sets === 1 ? 'whole set' : 'whole sets'}</p>
 			{:else}
-				<p class="head text-5xl leading-none">{data.have}</p>
-				<p class="text-lg">{data.main.what}</p>
+				<p class="head text-5xl leading-none">{data.large.amount}</p>
+				<p class="text-lg">{data.large.of}</p>
 			{/if}
 			{#if data.short}<p class="mt-2 text-amber">
 					<b>Not enough for a set:</b>
@@ -55,7 +55,9 @@
 				</p>{/if}
 			{#if data.left}<p class="mt-2"><b>{data.left}</b> of {data.main.what} left over: freeze or eat it.</p>{/if}
 			{#if data.makes && data.sets > 0}<p class="mt-2">Makes about <b>{data.makes}</b>.</p>{/if}
-			{#if data.salt}<p class="mt-2">Salt by weight, the surest: <b>{data.salt[0]} to {data.salt[1]} g</b>.</p>{/if}
+			{#if data.salt}<p class="mt-2">
+					By weight, the surest: 2.25 to 2.5 %. The spoons beside it are the printed ones.
+				</p>{/if}
 			{#if data.converted && !data.fault}
 				<p class="mt-2 text-[0.94rem] text-soft">
 					Cups reckoned from the weight by common practice: measure them before you begin.

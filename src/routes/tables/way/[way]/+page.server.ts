@@ -48,7 +48,9 @@ export const load: PageServerLoad = ({ locals, params }) =>
 						const line = table.lines[next++];
 						const several = words.id === 'can' || new Set(all.map((l) => l.group)).size > 1;
 						return {
-							what: line ? (several ? fullWhat(line) : line.what) : '',
+							what: line
+								? `${several ? fullWhat(line) : line.what}${words.id === 'can' && line.at ? `; ${line.at}` : ''}`
+								: '',
 							main: line?.amount.main ?? '',
 							mark: line?.mark ?? ''
 						};
