@@ -10,6 +10,8 @@ export interface CompareRow {
 	readonly heading: string;
 	/** One list for each food, empty where it has no such number. */
 	readonly cells: readonly (readonly Line[])[];
+	/** Why not, food by food, where the way or a part of it is refused. */
+	readonly refused?: readonly (string | null)[];
 }
 
 const headings: Readonly<Record<string, string>> = {
@@ -49,6 +51,10 @@ export function compareFoods(foods: readonly FoodRow[], kitchen: TableKitchen, w
 	const sections = foods.map((food) => foodSections(food, kitchen, way));
 	const rows: CompareRow[] = [];
 	for (const each of way ? [way] : tableWays) {
+		const own = sections.map((list) => list.find((s) => s.way === each));
+		const refused = own.map((s) => s?.refusal?.reason ?? (s?.partly ? `As it is: ${s.partly.reason}` : null));
+		if (refused.some((reason) => reason !== null))
+			rows.push({ way: each, slot: `${each}/refused`, heading: 'Not advised', cells: foods.map(() => []), refused });
 		const lines = sections.map((list) => (list.find((s) => s.way === each)?.lines ?? []).filter((l) => !l.minor));
 		const slots = [...new Set(lines.flat().map((l) => l.slot))].sort(
 			(a, b) => Number(!(a in headings)) - Number(!(b in headings))

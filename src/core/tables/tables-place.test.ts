@@ -235,6 +235,13 @@ describe('foods side by side', () => {
 		expect(row('cook/inside')).toEqual(['', '', '63 °C']);
 		expect(row('fresh/fridge')?.every((c) => c !== '')).toBe(true);
 	});
+	it('says why not where a way is refused', () => {
+		const rows = compareFoods(pick('salmon', 'apples', 'broccoli'), { units: 'metric', altitude_m: 380 });
+		const refused = (way: string) => rows.find((r) => r.slot === `${way}/refused`)?.refused;
+		expect(refused('dry')?.[0]).toContain('No heat step for drying fish');
+		expect(refused('dry')?.[1]).toBeNull();
+		expect(refused('can')?.[2]).toContain('no tested plain process');
+	});
 	it('keeps to one way when asked', () => {
 		const rows = compareFoods(pick('onions', 'garlic'), { units: 'us', altitude_m: 0 }, 'cellar');
 		expect(new Set(rows.map((r) => r.way))).toEqual(new Set(['cellar']));

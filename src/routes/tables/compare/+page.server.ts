@@ -34,6 +34,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				wayName: wordsOf(r.way).name,
 				slot: r.slot,
 				heading: r.heading,
+				refused: r.refused ?? null,
 				// A canning time without its product, pack and jar is dangerous; frozen months belong to a cut.
 				named: r.way === 'can' || r.slot.startsWith('freeze/months'),
 				cells: r.cells.map((cell) =>

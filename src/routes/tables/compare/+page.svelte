@@ -77,12 +77,13 @@
 						<th scope="row" class="py-1.5 pr-4 text-left font-normal">{r.heading}</th>
 						{#each r.cells as cell, j (j)}
 							<td class="py-1.5 pr-4">
-								{#each cell as l, k (k)}
-									<div>
-										<b>{l.main}</b><sup class="text-soft">{l.mark}</sup>
-										{#if cell.length > 1 || r.named}<span class="block text-sm text-soft">{l.what}</span>{/if}
-									</div>
-								{:else}<span class="text-soft">·<span class="sr-only">none</span></span>{/each}
+								{#if r.refused?.[j]}<p class="text-red">{r.refused[j]}</p>{:else}
+									{#each cell as l, k (k)}
+										<div>
+											<b>{l.main}</b><sup class="text-soft">{l.mark}</sup>
+											{#if cell.length > 1 || r.named}<span class="block text-sm text-soft">{l.what}</span>{/if}
+										</div>
+									{:else}<span class="text-soft">·<span class="sr-only">none</span></span>{/each}{/if}
 							</td>
 						{/each}
 					</tr>
