@@ -3,7 +3,7 @@ import { lookUpDrying } from '../drying/dry-look-up';
 import { sayAmount } from '../quantities/amount';
 import type { Units } from '../quantities/format';
 import { recipesOf } from '../recipes/find-recipe';
-import type { DryingRow } from '../../reference/other-ways';
+import { dryingRows, type DryingRow } from '../../reference/other-ways';
 import { figureLine, from, lineOf, type Draft, type Line, type Section } from './line';
 
 /** The numbers of one drying row. */
@@ -110,4 +110,12 @@ export function drySection(food: FoodRow, units: Units): Section {
 		recipes: recipesOf(food.id).filter((r) => r.kind === 'rehydrating' || r.id.endsWith('-dip')),
 		cautions: answer.cautions
 	};
+}
+
+/** What belongs to the hours of a drying row, by its line's key: the piece, what is done before, how dry feels. */
+export function besideHours(key: string): string {
+	const row = dryingRows.find((r) => `drying/${r.id}/hours` === key);
+	if (!row) return '';
+	const before = /^(None|Blanch)\.$/.test(row.pretreat) ? '' : ` ${row.pretreat}`;
+	return `${row.cut}.${before} Dry: ${row.test}.`;
 }

@@ -65,6 +65,7 @@ export const columnsOf: Readonly<Partial<Record<TableWay, readonly (readonly [st
 	],
 	dry: [
 		['first', ['dry/jerky-meat', 'dry/jerky-poultry', 'dry/water', 'dry/steam']],
+		['thickness', ['dry/thickness']],
 		['hours', ['dry/hours']],
 		['air', ['dry/F']],
 		['water back to a cup', ['dry/water-back']]

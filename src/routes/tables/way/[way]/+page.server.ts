@@ -1,11 +1,23 @@
 import { forWhom, isTableWay, wayPage } from '$core/tables/way-page';
+import { besideHours } from '$core/tables/dry-section';
 import { AppError } from '$lib/server/errors';
 import { page } from '$lib/server/respond';
 import { shownLines, shownPractice, shownRecipe, tableKitchen } from '$lib/server/tables';
-import { footnoted, fullWhat, sureness } from '$core/tables/line';
+import { footnoted, fullWhat, sureness, type Line } from '$core/tables/line';
 import { sources } from '$reference/sources';
-import { tableWays } from '$reference/other-ways';
+import { tableWays, type TableWay } from '$reference/other-ways';
 import type { PageServerLoad } from './$types';
+
+/**
+ * What must stand beside a number in a cell. A canning time without its product, pack, jar and pressure is dangerous;
+ * drying hours are for a piece, frozen months for a cut. Elsewhere only where a cell holds several.
+ */
+function besides(way: TableWay, line: Line, cell: readonly Line[]): string {
+	if (way === 'can') return [fullWhat(line), line.at].filter(Boolean).join('; ');
+	if (line.slot === 'dry/hours') return besideHours(line.key);
+	if (line.slot === 'dry/water' || line.slot === 'dry/steam' || way === 'freeze') return line.what;
+	return cell.length > 1 ? (new Set(cell.map((l) => l.group)).size > 1 ? fullWhat(line) : line.what) : '';
+}
 
 /** One way: what holds for all foods, then food by food. */
 export const load: PageServerLoad = ({ locals, params }) =>
@@ -37,20 +49,15 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				}))
 			})),
 			columns,
-			// A canning time without its product, pack and jar is dangerous; frozen months belong to a cut.
-			named: words.id === 'can' || words.id === 'freeze',
 			rows: rows.map((r) => ({
 				id: r.food.id,
 				name: r.food.name,
 				group: r.food.group,
 				cells: r.cells.map((cell) =>
-					cell.map((_, __, all) => {
+					cell.map(() => {
 						const line = table.lines[next++];
-						const several = words.id === 'can' || new Set(all.map((l) => l.group)).size > 1;
 						return {
-							what: line
-								? `${several ? fullWhat(line) : line.what}${words.id === 'can' && line.at ? `; ${line.at}` : ''}`
-								: '',
+							what: line ? besides(words.id, line, cell) : '',
 							main: line?.amount.main ?? '',
 							mark: line?.mark ?? ''
 						};
