@@ -15,6 +15,8 @@ import type { PageServerLoad } from './$types';
 function besides(way: TableWay, line: Line, cell: readonly Line[]): string {
 	if (way === 'can') return [fullWhat(line), line.at].filter(Boolean).join('; ');
 	if (line.slot === 'dry/hours') return besideHours(line.key);
+	if (line.slot === 'dry/F') return '';
+	if (line.slot === 'dry/thickness') return cell.length > 1 ? (line.group ?? '') : '';
 	if (line.slot === 'dry/water' || line.slot === 'dry/steam' || way === 'freeze') return line.what;
 	return cell.length > 1 ? (new Set(cell.map((l) => l.group)).size > 1 ? fullWhat(line) : line.what) : '';
 }

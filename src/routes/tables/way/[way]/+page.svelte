@@ -119,7 +119,7 @@
 								{#each r.cells as cell, i (i)}
 									<td class="py-2 pr-4">
 										{#each cell as l, j (j)}
-											<div class="max-w-[22rem] {l.what.length > 40 ? 'min-w-[14rem]' : 'min-w-[5rem]'}">
+											<div class="max-w-[18rem] {l.what.length > 40 ? 'min-w-[12rem]' : 'min-w-[5rem]'}">
 												<b class="whitespace-nowrap">{l.main}</b><sup class="text-soft">{l.mark}</sup>
 												{#if l.what}<span class="block text-sm text-soft">{l.what}</span>{/if}
 											</div>
