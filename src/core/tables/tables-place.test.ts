@@ -164,6 +164,13 @@ describe('the tables of the other ways', () => {
 		}
 		expect(wayWords.map((w) => w.id).sort()).toEqual([...tableWays].sort());
 	});
+	it('say what the other recall had wherever the two differ', () => {
+		for (const row of [...figures, ...recipes, ...dryingRows, ...rehydrating, ...dryingYieldRows]) {
+			if (row.recalls === 'differ') expect([row.note, 'second' in row ? row.second : ''].join(''), row.id).not.toBe('');
+			// What has no source was not recalled from one.
+			if (row.confidence === 'practice') expect(row.recalls, row.id).toBeUndefined();
+		}
+	});
 	it('have no id twice', () => {
 		for (const list of [figures, dryingRows, rehydrating, recipes, practices, freezerPacks, companionRows, odours]) {
 			const ids = list.map((r) => r.id);
