@@ -1,4 +1,5 @@
 import { figures, isFor, tableWays, type RecipeRow, type TableWay } from '../../reference/other-ways';
+import { freezingPointOf } from '../../reference/freezing-points';
 import type { FoodRow } from '../../reference/tables';
 import { lookUpCooking } from '../cooking/cook-look-up';
 import { measuresOf } from '../foods/measures';
@@ -69,6 +70,8 @@ function freshSection(food: FoodRow, units: Units): Section {
 	small('bulk', 'As it comes in, in a bowl', food.bulk_kg_per_L.value, 'kg/L', food.bulk_kg_per_L);
 	for (const [form, row] of Object.entries(food.bulkByForm ?? {}))
 		small(`bulk-${form}`, `In a bowl, ${food.forms.find((f) => f.id === form)?.name ?? form}`, row.value, 'kg/L', row);
+	const point = freezingPointOf(food);
+	small('freezing-point', 'Begins to freeze at', point.C, 'C', point);
 	return {
 		way: 'fresh',
 		lines,

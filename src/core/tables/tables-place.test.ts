@@ -89,6 +89,7 @@ describe('every number of Tables', () => {
 			...Object.entries(pressureSets).flatMap(([set, gauges]) => Object.entries(gauges).flatMap(([gauge, bands]) => bands.map((_, i) => `pressure/${set}/${gauge}/${i}`))),
 			...canningProducts.flatMap((p) => p.foods.some((f) => foodById(f)) ? p.processes.filter((r) => r.method === 'water').flatMap((r) => r.jars.map((jar) => `canning/${p.id}/${r.style}/${jar}/water/water/minutes`)) : []),
 			...foodRows.flatMap((f) => [
+				`foods/${f.id}/freezing-point`,
 				...f.keeping.map((k) => `foods/${f.id}/keeping/${k.place}`),
 				...(f.want && !f.perishable && f.want.weeks[1] >= 2 ? ['C', 'rh', 'weeks'].map((w) => `foods/${f.id}/want/${w}`) : []),
 				...f.cuts.flatMap((c) => [...Object.keys(c.yields).map((form) => `foods/${f.id}/${c.id}/yield-${form}`), `foods/${f.id}/${c.id}/bulk`, `foods/${f.id}/${c.id}/look`])
