@@ -128,7 +128,7 @@ export interface RecipeRow extends Recalled {
 	readonly names?: readonly string[];
 	readonly kind: RecipeKind;
 	readonly foods: readonly string[];
-	/** 'whole': only whole sets, each by itself; 'linear': any amount, in the same proportion. */
+	/** 'whole': only whole sets, each by itself; 'linear': as much as there is, in the same proportion. */
 	readonly scale: 'whole' | 'linear';
 	readonly ingredients: readonly IngredientRow[];
 	readonly makes?: { readonly amount: Range | readonly number[]; readonly unit: FigureUnit };

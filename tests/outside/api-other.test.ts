@@ -157,6 +157,12 @@ describe('GET /api/v1/storage', () => {
 			JSON.stringify(keeps(body))
 		).toBe(true);
 	});
+	it('keeps no leaves longer than seven days in a vacuum jar', async () => {
+		for (const { id } of foodRows.filter((f) => f.leafy)) {
+			const { status, body } = await store({ food: id, way: 'vacuum', pack: 'fridge-jar' });
+			if (status === 200) for (const k of keeps(body)) expect(k.time_range[1], id).toBeLessThanOrEqual(7);
+		}
+	});
 	it('reads nothing between two printed temperatures', async () => {
 		const at = async (temp_c: string) =>
 			keeps((await store({ food: 'apples', way: 'dry', temp_c })).body)[0]?.time_range[0];
@@ -179,6 +185,11 @@ describe('GET /api/v1/storage', () => {
 		[{ food: 'green-beans', way: 'can', temp_c: '38' }, false],
 		[{ food: 'carrots', way: 'cellar', temp_c: '12' }, false],
 		[{ food: 'zucchini', way: 'can' }, false],
+		[{ food: 'chicken', way: 'pickle' }, false],
+		[{ food: 'cucumbers', way: 'pickle' }, true],
+		[{ food: 'chicken', way: 'freeze-dry' }, false],
+		[{ food: 'beef-stew', way: 'freeze-dry' }, false],
+		[{ food: 'apples', way: 'freeze-dry' }, true],
 		[{ food: 'garlic', way: 'vacuum', pack: 'fridge-jar' }, false],
 		[{ food: 'beef', way: 'vacuum', pack: 'dry-jar' }, false],
 		[{ food: 'chicken', way: 'counter' }, false],

@@ -30,10 +30,12 @@ export function lookUpCooking(food: FoodRow): CookAnswer {
 	const inside = cookStepOf(food);
 	const raw = advise({ way: 'serve-raw', food: food.id, state: 'frozen' });
 	const thaw = advise({ way: 'thaw', food: food.id, thaw: 'fridge' });
+	// A dish is reheated in the first place: its step stands once.
+	const after = food.perishable ? [stepOf('cool-first'), stepOf('cool-second'), stepOf('reheat')] : [];
 	return {
 		food,
 		inside,
-		after: food.perishable ? [stepOf('cool-first'), stepOf('cool-second'), stepOf('reheat')] : [],
+		after: after.filter((step) => step !== inside),
 		figures: figures.filter((f) => f.way === 'cook' && isFor(f, food)),
 		thaw: figures.filter((f) => f.way === 'thaw' && isFor(f, food)),
 		use: food.cuts.map((c) => ({ cut: c.name, words: c.use })),

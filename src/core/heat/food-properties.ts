@@ -1,15 +1,9 @@
+import type { FoodRow } from '../../reference/tables';
 import { mustBeWithin } from '../errors';
 import { iceHeat_J_kg } from './constants';
 
-/** Shares by weight; carbohydrate without its fibre. They are normed to 1. */
-export interface Composition {
-	readonly water: number;
-	readonly protein: number;
-	readonly fat: number;
-	readonly carbohydrate: number;
-	readonly fibre: number;
-	readonly ash: number;
-}
+/** Shares by weight, normed to 1; carbohydrate without its fibre. The food tables print the same parts in percent. */
+export type Composition = Pick<FoodRow['composition'], 'water' | 'protein' | 'fat' | 'carbohydrate' | 'fibre' | 'ash'>;
 type Part = keyof Composition | 'ice';
 type Polynomial = readonly [number, number, number];
 

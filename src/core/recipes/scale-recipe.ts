@@ -53,6 +53,8 @@ export interface ScaledRecipe {
 	readonly converted: boolean;
 	/** Salt by weight, kg, where the ferment is measured so. */
 	readonly salt_kg?: readonly [number, number];
+	/** The share that it was reckoned with, %. */
+	readonly salt_percent?: readonly [number, number];
 	/** What to mind in making it more than once. */
 	readonly words: string;
 }
@@ -120,7 +122,9 @@ export function scaleRecipe(recipe: RecipeRow, given: Have): ScaledRecipe {
 		short: { amount: sets >= 1 || recipe.scale === 'linear' ? 0 : least - have, unit: main.unit },
 		have,
 		converted,
-		...(salt && Number.isFinite(kg) ? { salt_kg: [(kg * salt[0]) / 100, (kg * salt[1]) / 100] as const } : {}),
+		...(salt && Number.isFinite(kg)
+			? { salt_kg: [(kg * salt[0]) / 100, (kg * salt[1]) / 100] as const, salt_percent: salt }
+			: {}),
 		words: wordsOf(recipe)
 	};
 }

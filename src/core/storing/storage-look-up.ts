@@ -5,12 +5,13 @@ import type { FoodRow, PlaceKind, Range } from '../../reference/tables';
 import { productsOf } from '../canning/products';
 import type { Refusal } from '../errors';
 import { freshness } from '../foods/freshness';
-import { lookUpFreezing } from '../freezing/freeze-look-up';
+import { figureById, lookUpFreezing } from '../freezing/freeze-look-up';
 import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
 import { isMeat } from '../safety/dry';
 import type { Question } from '../safety/question';
+import { waysOn } from '../safety/ways-on';
 import { apartFrom, type Apart } from './companions';
 
 /** Ways of storing that may be asked about. */
@@ -92,11 +93,12 @@ export function secondClocks(food: FoodRow, clock: 'opened' | 'thawed'): FigureR
 	return [...jars, ...own];
 }
 
-const noRow = (food: FoodRow, words: string, source: keyof typeof sources, instead: readonly string[]): Refusal => ({
+/** Nothing unsafe was asked, and no figure is known: the food's own safe ways are offered. */
+const noRow = (food: FoodRow, way: StorageWay): Refusal => ({
 	kind: 'refused',
-	reason: `${food.name.charAt(0).toUpperCase()}${food.name.slice(1)}: ${words}`,
-	source: sources[source].title,
-	instead
+	reason: `${food.name.charAt(0).toUpperCase()}${food.name.slice(1)}: no keeping time is carried here for "${way}", and none is made up.`,
+	source: sources.practice.title,
+	instead: waysOn(food, true)
 });
 
 /** Dried food: the months of the next warmer printed temperature. Nothing is read between two rows. */
@@ -106,6 +108,9 @@ function driedAt(food: FoodRow, temp_C: number | undefined): Keeps[] {
 	const next = rows.find((r) => r.temp_F !== undefined && temp_C <= cFromF(r.temp_F) + 0.1);
 	return keepsIn(next ? [next] : []);
 }
+
+const jarRow = figureById('vacuum/fridge-greens');
+const jarDays = typeof jarRow.value === 'number' ? jarRow.value : jarRow.value[0];
 
 /** Dried meat is for the cold alone; which cold a temperature means. */
 const driedMeatIn = (temp_C: number | undefined): Pick<Question, 'place'> =>
@@ -130,6 +135,7 @@ function questionOf({ food, way, pack, temp_C }: StorageQuestion): Question | un
 			// Both clocks run in the fridge: a warm one is refused for whatever stands in it.
 			return temp_C === undefined ? undefined : { ...base, way: 'thaw', thaw: 'fridge', place: 'fridge' };
 		case 'can':
+			// Only whether any tested jar exists is asked: no time is taken from the answer, so the altitude does not matter.
 			return { ...base, way: 'can', altitude_m: 0 };
 		case 'ferment':
 			return { ...base, way: 'ferment', salt: 'full' };
@@ -197,7 +203,12 @@ function keepsFor(question: StorageQuestion): Keeps[] | Refusal {
 			if (way === 'vacuum' && pack === 'dry-jar') return driedAt(food, temp_C);
 			if (way === 'vacuum' && pack === 'fridge-jar') {
 				const jar = keepsIn(ofFood('vacuum', food, 'fridge-'));
-				return jar.length > 0 ? jar : fresh(food, 'fridge', undefined);
+				if (jar.length > 0) return jar;
+				const loose = fresh(food, 'fridge', undefined);
+				// Leaves beyond the ones named keep no longer in such a jar than those.
+				return food.leafy
+					? loose.map((k) => ({ ...k, time: [Math.min(k.time[0], jarDays), Math.min(k.time[1], jarDays)] }))
+					: loose;
 			}
 			const frozen = lookUpFreezing({ food, pack: way === 'vacuum' ? 'vacuum' : (pack ?? 'freezer-bag') });
 			if (frozen.kind === 'refused') return frozen;
@@ -219,9 +230,7 @@ function keepsFor(question: StorageQuestion): Keeps[] | Refusal {
 		case 'ferment':
 			return keepsIn(ofFood('ferment', food).filter((f) => f.id.endsWith('-fridge')));
 		case 'pickle':
-			return keepsIn(
-				figures.filter((f) => f.id === 'second/opened-pickles' || (f.id.startsWith('pickle/herb') && isFor(f, food)))
-			);
+			return keepsIn([...ofFood('second', food, 'opened-pickles'), ...ofFood('pickle', food, 'herb-vinegar')]);
 		case 'jam':
 			return keepsIn(ofFood('jam', food).filter((f) => ['jam/freezer-fridge', 'jam/freezer-freezer'].includes(f.id)));
 		case 'freeze-dry':
@@ -249,6 +258,11 @@ export function lookUpStorage(question: StorageQuestion): StorageAnswer | Refusa
 		if (advice.kind === 'refused') return advice;
 		advice.cautions.forEach((c) => cautions.set(c.id, c));
 	}
+	if (way === 'freeze-dry') {
+		// The years are for a pack with an absorber on the shelf: whom that is refused is given none.
+		const shelf = advise({ way: 'absorber', food: food.id, state: 'dried', place: 'room' });
+		if (shelf.kind === 'refused') return shelf;
+	}
 	if (way === 'freeze' && question.temp_C !== undefined) {
 		// Any cut will do: only the temperature is asked about here; each cut has its own say below.
 		const advice = advise({ way: 'freeze-cooked', food: food.id, place_C: question.temp_C });
@@ -256,11 +270,7 @@ export function lookUpStorage(question: StorageQuestion): StorageAnswer | Refusa
 	}
 	const keeps = keepsFor(question);
 	if ('kind' in keeps) return keeps;
-	if (keeps.length === 0)
-		return noRow(food, `no keeping time is carried here for "${way}".`, 'practice', [
-			'See the other ways of this food in Tables',
-			'Freeze it'
-		]);
+	if (keeps.length === 0) return noRow(food, way);
 	const second = way === 'freeze' || way === 'vacuum' ? secondClocks(food, 'thawed') : secondClocks(food, 'opened');
 	return {
 		kind: 'storage',

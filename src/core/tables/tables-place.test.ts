@@ -57,6 +57,10 @@ describe('every number of Tables', () => {
 					counted++;
 				}
 				for (const words of section.words) expect(words.trim(), food.id).not.toBe('');
+				// A page draws each under a key of its own.
+				const drawn = section.lines.map((l) => `${l.minor} ${l.key} ${l.what}`);
+				expect(new Set(drawn).size, `${food.id} ${section.way}`).toBe(drawn.length);
+				expect(new Set(section.words).size, `${food.id} ${section.way}`).toBe(section.words.length);
 			}
 		}
 		expect(counted).toBeGreaterThan(3000);

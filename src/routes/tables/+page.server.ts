@@ -3,7 +3,7 @@ import { search } from '$core/tables/search';
 import { wayOfRecipe } from '$core/tables/food-sections';
 import { allRecipes } from '$core/recipes/find-recipe';
 import { shownRecipe } from '$lib/server/tables';
-import { practices, wayWords } from '$reference/other-ways';
+import { wayWords } from '$reference/other-ways';
 import { foodRows } from '$reference/tables';
 import { wordsOf } from '$core/tables/way-page';
 import type { PageServerLoad } from './$types';
@@ -44,6 +44,6 @@ export const load: PageServerLoad = ({ url }) => {
 				.sort((a, b) => a.name.localeCompare(b.name))
 		})),
 		ratios: [...ways.values()],
-		counts: { foods: foodRows.length, ratios: allRecipes.length, practices: practices.length }
+		counts: { foods: foodRows.length, ratios: allRecipes.length }
 	};
 };

@@ -103,7 +103,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			makes: scaled.makes ? say(scaled.makes.amount, scaled.makes.unit) : '',
 			left: scaled.left.amount > 0 ? say(scaled.left.amount, scaled.left.unit) : '',
 			short: scaled.short.amount > 0 ? say(scaled.short.amount, scaled.short.unit) : '',
-			salt: scaled.salt_kg ? scaled.salt_kg.map((kg) => Math.round(kg * 1000)) : null,
+			salt: scaled.salt_percent ? say(scaled.salt_percent, '%') : '',
 			words: scaled.words,
 			product: product ? { name: product.name, food: recipe.foods[0] ?? '' } : null,
 			canned: ['jam', 'sauce', 'juice', 'pickle', 'kraut', 'ferment'].includes(recipe.kind),

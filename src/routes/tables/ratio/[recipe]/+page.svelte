@@ -56,7 +56,7 @@
 			{#if data.left}<p class="mt-2"><b>{data.left}</b> of {data.main.what} left over: freeze or eat it.</p>{/if}
 			{#if data.makes && data.sets > 0}<p class="mt-2">Makes about <b>{data.makes}</b>.</p>{/if}
 			{#if data.salt}<p class="mt-2">
-					By weight, the surest: 2.25 to 2.5 %. The spoons beside it are the printed ones.
+					By weight, the surest: {data.salt}. The spoons beside it are the printed ones.
 				</p>{/if}
 			{#if data.converted && !data.fault}
 				<p class="mt-2 text-[0.94rem] text-soft">
