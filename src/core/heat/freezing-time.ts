@@ -126,24 +126,77 @@ export function phamTime_s(input: {
 	return (half_m / (heatDimensions(shape, biot) * h_W_m2K)) * (first + second) * (1 + biot / 2);
 }
 
-/** Bulk values of a food for the freezing formulas: fresh at 10 °C, frozen at the centre's end. */
-export function bulkOfFood(food: FoodThermal, centre_C: number): Bulk {
+/**
+ * Time from the start until the centre is at `centre_C`, s, in Pham's three stages: cooling, freezing, going colder. Unlike the
+ * form of 1986 it carries the food's own freezing point, which for meat and fish lies well below that of a vegetable.
+ *
+ *     θ = R/(E·h) · Σ ΔH_i/ΔT_i · (1 + Bi_i/k_i),  k = 6, 4, 6,  Bi = h·D/k on the full size
+ *     ΔH = C_l(T_i − T_fa), L, C_s(T_fa − T_o);  T_fa = T_f − 1.5;  T_o = T_c − (T_c − T_m)/(2 + 4/Bi_s)
+ *
+ * @param bulk.latent heat of the ice that forms until the end, J/kg
+ * @throws {DomainError} NO_DRIVING_FORCE, OUT_OF_RANGE, NOT_POSITIVE
+ * @source Pham 1984, in ASHRAE Handbook: Refrigeration, Cooling and Freezing Times of Foods (from memory)
+ */
+export function phamStages_s(input: {
+	readonly shape: FreezingShape;
+	readonly freezing_C: number;
+	readonly start_C: number;
+	readonly centre_C: number;
+	readonly medium_C: number;
+	readonly h_W_m2K: number;
+	readonly bulk: Bulk & { readonly kFresh: number };
+}): number {
+	const { shape, freezing_C, start_C, centre_C, medium_C, h_W_m2K, bulk } = input;
+	mustBePositive(h_W_m2K, 'h_W_m2K');
+	const mean_C = freezing_C - 1.5;
+	if (!(medium_C < centre_C && centre_C < mean_C))
+		throw new DomainError(
+			'NO_DRIVING_FORCE',
+			'medium_C',
+			`The centre never reaches ${centre_C} °C: the air is not colder.`
+		);
+	mustBeWithin(start_C, freezing_C, 100, 'start_C');
+	const size_m = lengthsOf(shape)[0] ?? Number.NaN;
+	mustBePositive(size_m, 'size_m');
+	const biotFrozen = (h_W_m2K * size_m) / bulk.kFrozen;
+	const biotFresh = (h_W_m2K * size_m) / bulk.kFresh;
+	const end_C = centre_C - (centre_C - medium_C) / (2 + 4 / biotFrozen);
+	const above = mean_C - medium_C;
+	const logMean = (a: number, b: number) => (Math.abs(a - b) < 1e-9 ? a : (a - b) / Math.log(a / b));
+	const stages = [
+		[bulk.rhoFresh * bulk.heatFresh * (start_C - mean_C), logMean(start_C - medium_C, above), (biotFresh + biotFrozen) / 2, 6],
+		[bulk.rhoFrozen * bulk.latent, above, biotFrozen, 4],
+		[bulk.rhoFrozen * bulk.heatFrozen * (mean_C - end_C), logMean(above, end_C - medium_C), biotFrozen, 6]
+	] as const; // prettier-ignore
+	const sum = stages.reduce((total, [heat, difference, biot, k]) => total + (heat / difference) * (1 + biot / k), 0);
+	return (size_m / 2 / (heatDimensions(shape, biotFrozen / 2) * h_W_m2K)) * sum;
+}
+
+/**
+ * Bulk values of a food for the freezing formulas: fresh at 10 °C, frozen at the centre's end. The density is that of the
+ * fresh food in both: a pack keeps its weight, and its size is measured before it swells.
+ */
+export function bulkOfFood(food: FoodThermal, centre_C: number): Bulk & { readonly kFresh: number } {
+	const rho = densityAt(food, 10);
 	return {
-		rhoFresh: densityAt(food, 10),
-		rhoFrozen: densityAt(food, centre_C),
+		rhoFresh: rho,
+		rhoFrozen: rho,
 		heatFresh: sensibleHeatAt(food, 10),
 		heatFrozen: sensibleHeatAt(food, centre_C),
+		kFresh: conductivityAt(food, 10),
 		kFrozen: conductivityAt(food, centre_C),
 		latent: iceHeat_J_kg * iceShare(food, centre_C)
 	};
 }
 
 /**
- * Hours until a food's centre is hard, by Pham's method with properties from its composition.
+ * Time until a food's centre is hard, s, by Pham's three stages with properties from its composition.
+ *
+ * Within 12 % of the finite-volume solver in every case of a grid of 100 (see `freezing-curve.test.ts`).
  *
  * @param start_C above the freezing point, at most 100 °C
  * @param medium_C of the freezer's air or plate, −40 °C to just below −10 °C; warmer never gets it hard
- * @param h_W_m2K 5 to 15 in still air, 20 to 30 with a fan, 50 and more on a plate (common practice)
+ * @param h_W_m2K see `surfaceCoefficient`
  * @throws {DomainError} NO_DRIVING_FORCE, OUT_OF_RANGE, NOT_POSITIVE
  */
 export function freezingTime_s(input: {
@@ -156,5 +209,6 @@ export function freezingTime_s(input: {
 }): number {
 	const { food, shape, start_C, medium_C, h_W_m2K, centre_C = hard_C } = input;
 	mustBeWithin(medium_C, -40, -3, 'medium_C');
-	return phamTime_s({ shape, start_C, centre_C, medium_C, h_W_m2K, bulk: bulkOfFood(food, centre_C) });
+	const bulk = bulkOfFood(food, centre_C);
+	return phamStages_s({ shape, freezing_C: food.freezing_C, start_C, centre_C, medium_C, h_W_m2K, bulk });
 }
