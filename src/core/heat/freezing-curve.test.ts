@@ -167,12 +167,26 @@ describe('the curve of a freezing pack', () => {
 	const beef = { food: thermal('ground-beef'), shape: 'slab', start_C: 5, medium_C: -20, h_W_m2K: 10 } as const;
 	it('is within 12 % of Pham in at least 95 of a grid of 100 cases', () => {
 		const next = chance(7);
-		const ids = ['peas', 'ground-beef', 'strawberries', 'potatoes', 'green-beans', 'cod', 'carrots', 'spinach', 'chicken', 'pork'];
+		const ids = [
+			'peas',
+			'ground-beef',
+			'strawberries',
+			'potatoes',
+			'green-beans',
+			'cod',
+			'carrots',
+			'spinach',
+			'chicken',
+			'pork'
+		];
 		const near = Array.from({ length: 100 }, (_, i) => {
 			const food = thermal(ids[i % 10] ?? '');
 			const shape = shapes[i % 3] ?? 'slab';
 			const ask = { food, size_m: 0.01 * 15 ** next(), h_W_m2K: 5 * 20 ** next(), start_C: 3 + next() * 25, medium_C: -18 - next() * 17 }; // prettier-ignore
-			return freezingCurve({ ...ask, shape }).seconds / freezingTime_s({ ...ask, shape: { kind: shape, size_m: ask.size_m } });
+			return (
+				freezingCurve({ ...ask, shape }).seconds /
+				freezingTime_s({ ...ask, shape: { kind: shape, size_m: ask.size_m } })
+			);
 		});
 		expect(near.filter((share) => Math.abs(share - 1) <= 0.12).length).toBeGreaterThanOrEqual(95);
 	});

@@ -29,6 +29,7 @@ export class HeatSolver {
 	readonly #link: Float64Array;
 	readonly #surface: number;
 	readonly #whole: number;
+	readonly #tolerance: number;
 	/** State: Θ and the heat of each node. */
 	readonly #flow: Float64Array;
 	readonly #heat: Float64Array;
@@ -37,9 +38,12 @@ export class HeatSolver {
 	/**
 	 * @param half_m half the thickness, or the radius
 	 * @param cells between middle and surface, 2 or more; the error falls with the square, at a front about linearly
+	 * @param tolerance_J_m3 to which a stage is solved; 5 is a millionth of a degree of water
 	 * @throws {DomainError} NOT_POSITIVE, OUT_OF_RANGE
 	 */
-	constructor(table: ThermalTable, shape: Shape, half_m: number, cells: number, start_C: number) {
+	constructor(table: ThermalTable, shape: Shape, half_m: number, cells: number, start_C: number, tolerance_J_m3 = 5) {
+		mustBePositive(tolerance_J_m3, 'tolerance_J_m3');
+		this.#tolerance = tolerance_J_m3;
 		mustBePositive(half_m, 'half_m');
 		if (!(Number.isInteger(cells) && cells >= 2 && cells <= 2000))
 			throw new DomainError('OUT_OF_RANGE', 'cells', 'cells must be a whole number from 2 to 2000.');
@@ -152,8 +156,7 @@ export class HeatSolver {
 		const link = this.#link;
 		let norm = this.#residual(dt, medium_C, h);
 		for (let iteration = 0; iteration < mostIterations; iteration++) {
-			// J/m³: a millionth of a degree of water.
-			if (norm < 5) return;
+			if (norm < this.#tolerance) return;
 			for (let i = 0; i < n; i++) {
 				const left = i > 0 ? dt * (link[i - 1] as number) : 0;
 				const right = i < n - 1 ? dt * (link[i] as number) : 0;
@@ -181,7 +184,7 @@ export class HeatSolver {
 			}
 			norm = next;
 		}
-		if (norm > 500)
+		if (norm > 100 * this.#tolerance)
 			throw new DomainError('NOT_CONVERGED', 'dt_s', 'The heat solver found no answer for a step; take shorter steps.');
 	}
 

@@ -22,7 +22,12 @@ export interface ThermalTable {
  * @throws {DomainError} OUT_OF_RANGE: temperatures that do not rise; NOT_POSITIVE: c·ρ or k
  */
 export function thermalTable(
-	rows: readonly { readonly t_C: number; readonly c_J_m3K: number; readonly k_W_mK: number; readonly melts_J_m3?: number }[]
+	rows: readonly {
+		readonly t_C: number;
+		readonly c_J_m3K: number;
+		readonly k_W_mK: number;
+		readonly melts_J_m3?: number;
+	}[]
 ): ThermalTable {
 	const t = new Float64Array(rows.length);
 	const heat = new Float64Array(rows.length);
