@@ -110,6 +110,7 @@ export const boilDownModel = {
 
 /** A canner's load on the clock, beside the published waits and the process itself. */
 export const cannerModel = {
+	turn_s: { value: 600, unit: 's', at: 'between loads: jars out, water topped up and hot again', ...practice },
 	fill_s: { value: 90, unit: 's', at: 'hands for each jar: filling, wiping, lid', ...practice },
 	comeUp_s: { value: 600, unit: 's', at: 'from the weight going on to full pressure; 5 to 15 min', ...practice },
 	comeDown_s: { value: 2700, unit: 's', at: 'pressure canner falling by itself; 30 to 60 min', ...practice },
@@ -123,6 +124,5 @@ export const cannerModel = {
 export const packModel = {
 	bagSlack_m: { value: 3 * 0.0254, unit: 'm', at: 'longer than the item and its height by', ...practice },
 	seam_m: { value: 0.012, unit: 'm', at: 'each seal or seam', ...practice },
-	widthSlack_m: { value: 0.02, unit: 'm', at: 'wider than half way round', ...practice },
-	absorberSpare: { value: 0.2, unit: '1', at: 'oxygen to take over what was computed', ...practice }
+	widthSlack_m: { value: 0.02, unit: 'm', at: 'wider than half way round', ...practice }
 } as const satisfies Record<string, Row>;

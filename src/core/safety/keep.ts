@@ -46,6 +46,8 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 	absorber: (q, food) => {
 		if (isMeat(food) && atRoom(q)) return refuse('meat-shelf', { food });
 		if (!isDry(q, food) || (food.perishable && atRoom(q))) return refuse('absorber-moist', { food });
+		// Dried fruit is done at 20 % of water; only what was measured drier goes in.
+		if (food.group === 'fruit' && q.moisture === undefined) return refuse('absorber-moist', { food });
 		return fatty(food) ? refuse('absorber-fat', { food }) : allow(q, food, ['absorber']);
 	},
 	'infuse-oil': (q, food) => {

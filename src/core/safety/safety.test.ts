@@ -101,6 +101,7 @@ const cases: readonly (readonly [string, Question])[] = [
 	['vacuum-raw-garlic', { way: 'vacuum', food: 'garlic', place: 'fridge' }],
 	['vacuum-thaw', { way: 'thaw', food: 'trout', thaw: 'fridge', sealed: true }],
 	['absorber-moist', { way: 'absorber', food: 'apples', moisture: 20 }],
+	['absorber-moist', { way: 'absorber', food: 'apples', state: 'dried' }],
 	['absorber-fat', { way: 'absorber', food: 'coconut', moisture: 4 }],
 	['oil-shelf', { way: 'infuse-oil', food: 'garlic' }],
 	['oil-days', { way: 'infuse-oil', food: 'basil', place: 'fridge', days: 10 }],

@@ -260,7 +260,8 @@ export function lookUpStorage(question: StorageQuestion): StorageAnswer | Refusa
 	}
 	if (way === 'freeze-dry') {
 		// The years are for a pack with an absorber on the shelf: whom that is refused is given none.
-		const shelf = advise({ way: 'absorber', food: food.id, state: 'dried', place: 'room' });
+		// Freeze-dried to the end it holds 2 to 4 % of water (common practice).
+		const shelf = advise({ way: 'absorber', food: food.id, state: 'dried', moisture: 4, place: 'room' });
 		if (shelf.kind === 'refused') return shelf;
 	}
 	if (way === 'freeze' && question.temp_C !== undefined) {
