@@ -70,11 +70,11 @@ export const coolingModel = {
 export const dryingModel = {
 	thicknessPower: {
 		value: 1.2,
-		unit: '1',
+		unit: 'power',
 		at: 'hours go with thickness to this power: 1 where the air limits, 2 where the inside does; printed rows of fruit lie at 1.2',
 		...practice
 	},
-	thicknessDoubt: { value: 0.3, unit: '1', at: 'doubt of that power', ...practice },
+	thicknessDoubt: { value: 0.3, unit: 'power', at: 'doubt of that power', ...practice },
 	activation_kJ_mol: {
 		value: 30,
 		unit: 'kJ/mol',
@@ -84,7 +84,7 @@ export const dryingModel = {
 	activationDoubt: { value: 0.3, unit: '1', at: 'doubt of it, as a share', ...practice },
 	roomAir_C: { value: 21, unit: '°C', at: 'room for which the printed hours are taken', ...practice },
 	roomHumidity: { value: 0.5, unit: '1', at: 'relative humidity of that room', ...practice },
-	overloadPower: { value: 0.7, unit: '1', at: 'hours with the load over one layer', ...practice },
+	overloadPower: { value: 0.7, unit: 'power', at: 'hours with the load over one layer', ...practice },
 	ovenFactor: { value: 2, unit: '1', at: 'an oven takes about twice as long as a dryer', ...nchfpDrying },
 	undipped: { value: 2.8, unit: '1', at: 'whole waxy berry not dipped, against dipped', ...practice },
 	pricked: { value: 1.3, unit: '1', at: 'whole waxy berry pricked, against dipped', ...practice },
@@ -92,7 +92,7 @@ export const dryingModel = {
 	skinDoubt: { value: 0.2, unit: '1', at: 'doubt of what a skin does', ...practice },
 	unblanched: { value: 1.25, unit: '1', at: 'vegetable dried raw, against blanched', ...practice },
 	least: { value: 0.12, unit: '1', at: 'least doubt of a printed range', ...practice },
-	shapeDoubt: { value: 0.12, unit: '1', at: 'doubt of the curve’s power n, about 1', ...practice },
+	shapeDoubt: { value: 0.12, unit: 'power', at: 'doubt of the curve’s power n, about 1', ...practice },
 	herbMoisture: { value: 0.1, unit: '1', at: 'water left in crumbling herbs', ...practice },
 	meatMoisture: { value: 0.2, unit: '1', at: 'water left in a strip that cracks and does not break', ...practice },
 	equilibrium: { value: 0.03, unit: '1', at: 'kg of water to a kg of solids in the end, in a dryer', ...practice },

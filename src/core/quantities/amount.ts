@@ -153,8 +153,17 @@ function printed(value: number, unit: FigureUnit): Said {
 			return [decimals(value, 0), plural('jar', value)];
 		case 'kg/kg':
 			return [decimals(value, 2), 'to 1 by weight'];
+		case 'power':
+			return [decimals(value, 2), 'as a power'];
+		case 'kg/m²':
+			return [decimals(value, 1), 'kg to the square metre'];
+		case 'm² K/W':
+			return [decimals(value, 3), 'm² K/W'];
 		case 'psi':
 		case 'W/(m² K)':
+		case 'kJ/mol':
+		case 'W/K':
+		case 'kJ/K':
 		case 'cc':
 		case 'g':
 		case '%':

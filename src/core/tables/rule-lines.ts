@@ -3,8 +3,10 @@ import type { FigureUnit, TableWay } from '../../reference/other-ways';
 import type { Row } from '../../reference/row';
 import { blanchRules, burnerEfficiency, freezingRules, freshnessRules } from '../../reference/rules';
 import { heatSteps } from '../../reference/safety';
+import { litresIn } from '../quantities/amount';
 import type { Units } from '../quantities/format';
 import { from, lineOf, type Line } from './line';
+import { modelTables } from './model-names';
 
 type Named = Readonly<Record<string, readonly [TableWay, string]>>;
 
@@ -97,11 +99,28 @@ function readable(row: Row): [number, FigureUnit] {
 		case 'month':
 		case 'jar':
 		case 'kg/L':
+		case 'power':
+		case 'kg/m²':
+		case 'kJ/mol':
+		case 'm² K/W':
+		case 'W/K':
 			return [row.value, row.unit];
+		case 'K':
+			return [row.value * 1.8, 'Fdiff'];
+		case 'J/K':
+			return [row.value / 1000, 'kJ/K'];
+		case 'L':
+			return [row.value / litreOf('gal'), 'gal'];
 		default:
 			throw new Error(`No words for the unit "${row.unit}".`);
 	}
 }
+
+const litreOf = (unit: FigureUnit): number => {
+	const litres = litresIn(unit);
+	if (litres === undefined) throw new Error(`${unit} is no volume.`);
+	return litres;
+};
 
 const tables: readonly (readonly [string, Readonly<Record<string, Row>>])[] = [
 	['blanch', blanchRules],
@@ -141,6 +160,18 @@ export function ruleLines(way: TableWay, units: Units): Line[] {
 		});
 	return [...rules, ...steps];
 }
+
+/** Constants that the models reckon with, in a group of their own. */
+export const modelLines = (way: TableWay, units: Units): Line[] =>
+	modelTables
+		.filter((t) => t.way === way)
+		.flatMap(({ id, rows, names }) =>
+			Object.entries(rows).map(([name, row]) => {
+				const [value, unit] = readable(row);
+				const key = `models/${id}/${name}`;
+				return lineOf({ key, slot: key, group: 'what the forecasts reckon with', what: names[name] ?? name, value, unit, at: row.at, ...from(row) }, units); // prettier-ignore
+			})
+		);
 
 const bandWords = (to_ft: number | null, low_ft: number | null): string =>
 	to_ft === null

@@ -16,6 +16,7 @@ import { compareFoods } from './compare';
 import { tableEntries } from './entries';
 import { foodSections } from './food-sections';
 import { sureness, type Line, type TableKitchen } from './line';
+import { modelTables } from './model-names';
 import { ruleNames } from './rule-lines';
 import { search } from './search';
 import { wayPage } from './way-page';
@@ -26,7 +27,7 @@ const kitchens: readonly TableKitchen[] = [
 	{ units: 'metric', altitude_m: null }
 ];
 const unitWords =
-	/(°[CF]|mm|cm|\bin\b|\bkg\b|\bg\b|\blb\b|\boz\b|\bml\b|\bL\b|cups?|tbsp|tsp|pints?|quarts?|gallons?|\bh\b|\bmin\b|\bs\b|days?|weeks?|months?|years?|%|kPa|psi|\bPa\b|mTorr|\bcc\b|to 1|times|jars?|ft\b|\bm\b|feet|at once|none|W\/)/;
+	/(°[CF]|mm|cm|\bin\b|\bkg\b|\bg\b|\blb\b|\boz\b|\bml\b|\bL\b|cups?|tbsp|tsp|pints?|quarts?|gallons?|\bh\b|\bmin\b|\bs\b|days?|weeks?|months?|years?|%|kPa|psi|\bPa\b|mTorr|\bcc\b|to 1|times|jars?|ft\b|\bm\b|feet|at once|none|W\/|kJ\/|power)/;
 const bare = /pH|[Ww]ater activity|Done below|Low in acid above/;
 
 /** A line that can be pinned to a wall: a number, its unit, whose word it is and how sure. */
@@ -89,6 +90,7 @@ describe('every number of Tables', () => {
 			...freezerPacks.filter((p) => p.months).map((p) => `freezer-packs/${p.id}`),
 			...heatSteps.flatMap((s) => [...(s.F === undefined ? [] : [`heat-steps/${s.id}/F`]), ...(s.minutes === undefined ? [] : [`heat-steps/${s.id}/minutes`])]),
 			...Object.keys(ruleNames).map((name) => `rules/${name}`),
+			...modelTables.flatMap((t) => Object.keys(t.rows).map((name) => `models/${t.id}/${name}`)),
 			...Object.entries(acidPerQuart).map(([food]) => `acid/${food}/lemon`),
 			...Object.entries(pressureSets).flatMap(([set, gauges]) => Object.entries(gauges).flatMap(([gauge, bands]) => bands.map((_, i) => `pressure/${set}/${gauge}/${i}`))),
 			...canningProducts.flatMap((p) => p.foods.some((f) => foodById(f)) ? p.processes.filter((r) => r.method === 'water').flatMap((r) => r.jars.map((jar) => `canning/${p.id}/${r.style}/${jar}/water/water/minutes`)) : []),

@@ -22,7 +22,7 @@ import { allRecipes } from '../recipes/find-recipe';
 import type { Caution } from '../safety/cautions';
 import { foodSections, wayOfRecipe } from './food-sections';
 import { figureLine, type Line, type TableKitchen } from './line';
-import { canningTableLines, ruleLines } from './rule-lines';
+import { canningTableLines, modelLines, ruleLines } from './rule-lines';
 
 /** A food's line in the table of a way: its main numbers, a column for each slot. */
 export interface WayRow {
@@ -183,7 +183,8 @@ export function wayPage(way: TableWay, kitchen: TableKitchen): WayPage {
 		lines: [
 			...ruleLines(way, kitchen.units),
 			...(way === 'can' ? canningTableLines(kitchen.units) : []),
-			...figures.filter((f) => f.way === way).map((f) => figureLine(f, kitchen.units))
+			...figures.filter((f) => f.way === way).map((f) => figureLine(f, kitchen.units)),
+			...modelLines(way, kitchen.units)
 		],
 		columns: columns.map(([heading]) => heading),
 		rows,
