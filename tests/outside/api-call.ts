@@ -8,12 +8,16 @@ import { GET as drying } from '../../src/routes/api/v1/drying/+server';
 import { GET as foods } from '../../src/routes/api/v1/foods/+server';
 import { GET as food } from '../../src/routes/api/v1/foods/[id]/+server';
 import { GET as freezing } from '../../src/routes/api/v1/freezing/+server';
-import { GET as freezingTime } from '../../src/routes/api/v1/models/freezing-time/+server';
 import { GET as description } from '../../src/routes/api/v1/openapi.json/+server';
 import { GET as ratio } from '../../src/routes/api/v1/ratio/+server';
 import { GET as storage } from '../../src/routes/api/v1/storage/+server';
 
 type Handler = (event: never) => Response | Promise<Response>;
+/** Every endpoint of a model, by its folder. */
+const modelFiles = import.meta.glob<{ GET: Handler }>('../../src/routes/api/v1/models/*/+server.ts', { eager: true });
+export const models: Readonly<Record<string, Handler>> = Object.fromEntries(
+	Object.entries(modelFiles).map(([file, { GET }]) => [file.replace(/^.*src\/routes|\/\+server\.ts$/g, ''), GET])
+);
 const handlers: Readonly<Record<string, Handler>> = {
 	'/api/v1/foods': foods,
 	'/api/v1/foods/{id}': food,
@@ -24,7 +28,7 @@ const handlers: Readonly<Record<string, Handler>> = {
 	'/api/v1/storage': storage,
 	'/api/v1/cooking': cooking,
 	'/api/v1/ratio': ratio,
-	'/api/v1/models/freezing-time': freezingTime,
+	...models,
 	'/api/v1/openapi.json': description
 };
 

@@ -18,6 +18,11 @@ import {
 } from './drying-time';
 import { apart, mixedLoad, type DryerItem } from './mixed-load';
 
+const foodOf = (id: string) => {
+	const food = foodById(id);
+	if (!food) throw new Error(id);
+	return food;
+};
 const rowOf = (id: string) => {
 	const row = dryingRows.find((r) => r.id === id);
 	if (!row) throw new Error(id);
@@ -149,7 +154,7 @@ describe('drying time', () => {
 	});
 	it('wants the published moisture', () => {
 		expect([moistureWanted(rowOf('apples')), moistureWanted(rowOf('carrots'))]).toEqual([0.2, 0.1]);
-		expect(dryingRowFor(foodById('peaches')!)?.id).toBe('peaches'); // eslint-disable-line
+		expect(dryingRowFor(foodOf('peaches'))?.id).toBe('peaches');
 	});
 	it('draws Page’s curve through its two ends', () => {
 		const at = (t_h: number, power?: number) =>
@@ -229,7 +234,7 @@ describe('learning from weigh-ins', () => {
 describe('a mixed load', () => {
 	const item = (foodId: string, rowId: string, trays = 2): DryerItem => {
 		const { hours, interval_h } = time(foodId, rowId);
-		return { food: foodById(foodId)!, row: rowOf(rowId), trays, hours, interval_h }; // eslint-disable-line
+		return { food: foodOf(foodId), row: rowOf(rowId), trays, hours, interval_h };
 	};
 	const dryer = { trays: 6, heater: 'bottom' } as const;
 	it('puts apples and strawberries together, the slower by the heater, which sets the end', () => {

@@ -1,13 +1,14 @@
 import type { CanningProduct, PackStyle } from '../../reference/canning';
-import { canningRules, jarVolume_L, type JarSize } from '../../reference/canning-rules';
+import { canningRules, type JarSize } from '../../reference/canning-rules';
 import type { FoodRow } from '../../reference/tables';
+import { usualCapacity } from '../canning/canner-loads';
+import { perJar_g } from '../canning/jar-yield';
 import { canningSteps } from '../canning/steps';
 import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
 import { mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { findFood } from '../foods/find-food';
-import { kgFromLb } from '../quantities/units';
 import { advise } from '../safety/advise';
 import { inOrder, otherCautions, type Caution } from '../safety/cautions';
 import type { Kitchen } from './kitchen';
@@ -140,21 +141,11 @@ const loadTime_s = (p: TestedProcess): number =>
 		? canningRules.vent_s.value + canningRules.restPressure_s.value
 		: canningRules.restWater_s.value);
 
-/** The published pounds to a jar are of the food as it is bought; another form counts by what it yields. */
+/** Whole jars of the item, and canner loads of them. */
 function jarsOf({ food, form, grams }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
-	const q = product.quantities;
-	const perQuart = q?.lb_per_quart ?? (q?.lb_per_9_pints === undefined ? undefined : (q.lb_per_9_pints / 9) * 2);
-	if (!q || perQuart === undefined) return undefined;
-	const lb =
-		jar === 'quart' || q.lb_per_9_pints === undefined
-			? perQuart * (jarVolume_L[jar] / jarVolume_L.quart)
-			: (q.lb_per_9_pints / 9) * (jarVolume_L[jar] / jarVolume_L.pint);
-	const yields = food.cuts[0]?.yields ?? {};
-	const bought = food.forms[0]?.id ?? form;
-	const ratio = (yields[bought]?.value ?? 1) / (yields[form]?.value ?? yields[bought]?.value ?? 1);
-	const perJar_g = kgFromLb(lb) * 1000 * ratio;
-	const count = Math.floor(grams / perJar_g);
-	const perLoad =
-		jar === 'quart' || jar === 'half-gallon' ? canningRules.loadQuarts.value : canningRules.loadPints.value;
-	return { count, perJar_g, loads: Math.ceil(count / perLoad), ...(q.note ? { note: q.note } : {}) };
+	const each = perJar_g(food, form, product, jar);
+	if (!each) return undefined;
+	const count = Math.floor(grams / each.grams);
+	const loads = Math.ceil(count / usualCapacity(jar));
+	return { count, perJar_g: each.grams, loads, ...(each.note ? { note: each.note } : {}) };
 }

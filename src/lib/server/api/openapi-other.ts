@@ -18,7 +18,6 @@ import {
 	unknown
 } from './openapi-parts';
 
-const side = { type: 'number', minimum: 1, maximum: 500 } as const;
 const recalled = { enum: ['once', 'twice', null] } as const;
 const maybe = orNull(text);
 const note = { type: 'string' } as const;
@@ -77,26 +76,6 @@ export const otherPaths = {
 			summary: 'The safe temperature inside, losses, cooling, thawing, and how each pack is used.',
 			parameters: asks(),
 			responses: responses(answer('The food in the kitchen.', 'Cooking'), false)
-		}
-	},
-	'/api/v1/models/freezing-time': {
-		get: {
-			operationId: 'getFreezingTime',
-			summary: 'Hours until a pack is hard, −10 °C at its centre, from the composition of the food.',
-			parameters: asks(
-				parameter('shape', 'A slab without it.', { enum: ['slab', 'cylinder', 'sphere', 'brick'] }),
-				parameter('size_mm', 'Thickness or diameter; of a brick the first side.', side, true),
-				parameter('width_mm', 'Of a brick.', side),
-				parameter('length_mm', 'Of a brick.', side),
-				parameter('start_c', 'Of the food, °C; 5 without it.', { type: 'number', minimum: 0, maximum: 100 }),
-				parameter('air_c', 'Of the freezer, °C; −18 without it.', { type: 'number', minimum: -40, maximum: -3 }),
-				parameter('h', 'Surface coefficient, W/(m² K): 5 to 15 in still air, 20 to 30 with a fan; 10 without it.', {
-					type: 'number',
-					minimum: 1,
-					maximum: 500
-				})
-			),
-			responses: responses(answer('The time, and Plank’s beside it.', 'FreezingTime'))
 		}
 	},
 	'/api/v1/ratio': {
@@ -219,21 +198,6 @@ export const otherSchemas = {
 		thaw: list(ref('Figure')),
 		use: list(object({ cut: text, words: text })),
 		cautions: texts
-	}),
-	FreezingTime: object({
-		food: text,
-		name: text,
-		shape: { enum: ['slab', 'cylinder', 'sphere', 'brick'] },
-		start_C: number,
-		air_C: number,
-		h_W_m2K: number,
-		centre_C: number,
-		hours: { type: 'number', exclusiveMinimum: 0 },
-		plank_hours: { type: 'number', exclusiveMinimum: 0 },
-		freezing_point: object({ C: number, ...sourced }),
-		frozen: object({ density_kg_m3: number, conductivity_W_mK: number, heat_J_kgK: number }),
-		model: text,
-		...sourced
 	}),
 	Ratio: object({
 		recipe: text,

@@ -16,6 +16,7 @@ import {
 	texts,
 	unknown
 } from './openapi-parts';
+import { modelPaths, modelSchemas } from './openapi-models';
 import { otherPaths, otherSchemas } from './openapi-other';
 
 /** The description of the open interface, OpenAPI 3.1. A test checks every answer against it. */
@@ -42,9 +43,9 @@ export const openApi = {
 	openapi: '3.1.0',
 	info: {
 		title: 'Root Jar reference',
-		version: '1.1.0',
+		version: '1.2.0',
 		description:
-			'Foods, blanching times, tested canning processes, freezing, drying, storing, cooking and exact ratios, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
+			'Foods, blanching times, tested canning processes, freezing, drying, storing, cooking and exact ratios, and the models that compute, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
 		license: { name: 'MIT', identifier: 'MIT' }
 	},
 	servers: [{ url: '/' }],
@@ -109,6 +110,7 @@ export const openApi = {
 			}
 		},
 		...otherPaths,
+		...modelPaths,
 		'/api/v1/openapi.json': {
 			get: {
 				operationId: 'getDescription',
@@ -122,6 +124,7 @@ export const openApi = {
 	components: {
 		schemas: {
 			...otherSchemas,
+			...modelSchemas,
 			Error: object({
 				error: object(
 					{

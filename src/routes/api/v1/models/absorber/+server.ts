@@ -1,0 +1,3 @@
+import { absorber } from '$lib/server/api/models/packing';
+
+export const GET = absorber.GET;

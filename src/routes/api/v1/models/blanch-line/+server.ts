@@ -1,0 +1,3 @@
+import { blanchLineModel } from '$lib/server/api/models/heat';
+
+export const GET = blanchLineModel.GET;

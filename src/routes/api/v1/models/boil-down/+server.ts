@@ -1,0 +1,3 @@
+import { boilDownModel } from '$lib/server/api/models/heat';
+
+export const GET = boilDownModel.GET;

@@ -1,0 +1,3 @@
+import { boilingPoint } from '$lib/server/api/models/heat';
+
+export const GET = boilingPoint.GET;

@@ -1,0 +1,3 @@
+import { cannerLoadsModel } from '$lib/server/api/models/packing';
+
+export const GET = cannerLoadsModel.GET;

@@ -1,0 +1,3 @@
+import { cooling } from '$lib/server/api/models/heat';
+
+export const GET = cooling.GET;

@@ -1,0 +1,3 @@
+import { dryingTimeModel } from '$lib/server/api/models/drying';
+
+export const GET = dryingTimeModel.GET;

@@ -1,0 +1,3 @@
+import { dryingYield } from '$lib/server/api/models/drying';
+
+export const GET = dryingYield.GET;

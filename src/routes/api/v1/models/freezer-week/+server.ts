@@ -1,0 +1,3 @@
+import { freezerWeek } from '$lib/server/api/models/freezing';
+
+export const GET = freezerWeek.GET;

@@ -1,0 +1,3 @@
+import { portionsModel } from '$lib/server/api/models/packing';
+
+export const GET = portionsModel.GET;

@@ -1,0 +1,3 @@
+import { potHeating } from '$lib/server/api/models/heat';
+
+export const GET = potHeating.GET;
