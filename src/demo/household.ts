@@ -28,7 +28,20 @@ export const demo = {
 		trays: 6,
 		trayAreaM2: 0.15,
 		tapC: 13,
-		roomC: 24
+		roomC: 24,
+		roomHumidity: 0.55,
+		dryerTrays: 8,
+		dryerTrayAreaM2: 0.1,
+		dryerPowerW: 600,
+		dryerHeater: 'bottom',
+		cannerQuarts: 7,
+		iceKgDay: 3,
+		handsHDay: 3,
+		currency: 'EUR',
+		energyPrice: 31,
+		hourRate: 600,
+		bagPrice: 9,
+		lidPrice: 14
 	},
 	places: [
 		{ name: 'Kitchen counter', kind: 'counter', tempC: 24, litres: null },

@@ -97,6 +97,9 @@ export const dryingModel = {
 	meatMoisture: { value: 0.2, unit: '1', at: 'water left in a strip that cracks and does not break', ...practice },
 	equilibrium: { value: 0.03, unit: '1', at: 'kg of water to a kg of solids in the end, in a dryer', ...practice },
 	trayLoad_kg_m2: { value: 4, unit: 'kg/m²', at: 'one close layer of slices', ...practice },
+	dried_kg_L: { value: 0.2, unit: 'kg/L', at: 'dried pieces lying loose, where no yield is printed', ...practice },
+	turning_s: { value: 300, unit: 's', at: 'each time trays are turned, swapped and felt', ...practice },
+	jarring_s: { value: 90, unit: 's', at: 'filling and labelling a jar', ...practice },
 	dryerEfficiency: { value: 0.35, unit: '1', at: 'heat that goes into the water', ...practice }
 } as const satisfies Record<string, Row>;
 

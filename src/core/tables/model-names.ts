@@ -73,6 +73,9 @@ export const modelTables = [
 		meatMoisture: 'Water left in dried meat',
 		equilibrium: 'Water left in the long run',
 		trayLoad_kg_m2: 'One layer on a tray',
+		dried_kg_L: 'Dried food lies at',
+		turning_s: 'Turning trays',
+		jarring_s: 'Filling a jar with it',
 		dryerEfficiency: 'Dryer’s heat into the water'
 	}),
 	table('boil-down', 'jam', boilDownModel, {

@@ -20,5 +20,14 @@ export const kitchen: Kitchen = {
 		{ id: 'c', name: '4 L bag', kind: 'bag', volume_mL: 4000, count: 10 }
 	],
 	tap_C: 14,
-	room_C: 22
+	room_C: 22,
+	room_humidity: 0.5,
+	dryer: { trays: 8, trayArea_m2: 0.1, power_W: 600, heater: 'bottom' },
+	cannerQuarts: 7,
+	freezer_C: -18,
+	frozen_kg: 60,
+	pantry_C: 16,
+	iceDay_kg: 2,
+	handsDay_h: 3,
+	prices: { currency: 'EUR', kWh: 32, hour: 800, bag: 8, lid: 15 }
 };

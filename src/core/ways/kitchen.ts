@@ -1,3 +1,4 @@
+import type { Dryer } from '../drying/mixed-load';
 import type { Pot } from '../heat/blanch-line';
 import type { Container } from '../packing/packs';
 import type { Units } from '../quantities/format';
@@ -29,4 +30,34 @@ export interface Kitchen {
 	readonly containers: readonly Container[];
 	readonly tap_C: number;
 	readonly room_C: number;
+	/** 0 to 1. */
+	readonly room_humidity: number;
+	/** Null without one. */
+	readonly dryer: KitchenDryer | null;
+	/** Quarts that its canner holds. */
+	readonly cannerQuarts: number;
+	/** Of the coldest freezer; what stands frozen in it. */
+	readonly freezer_C: number;
+	readonly frozen_kg: number;
+	/** Where dried food and jars stand, °C; the room's without a pantry. */
+	readonly pantry_C: number;
+	/** A usual day: ice that comes, hours that hands have. */
+	readonly iceDay_kg: number;
+	readonly handsDay_h: number;
+	readonly prices: Prices;
+}
+
+export interface KitchenDryer extends Dryer {
+	readonly trayArea_m2: number;
+	readonly power_W: number;
+}
+
+/** Minor units of money, such as cents. */
+export interface Prices {
+	/** ISO 4217. */
+	readonly currency: string;
+	readonly kWh: number;
+	readonly hour: number;
+	readonly bag: number;
+	readonly lid: number;
 }

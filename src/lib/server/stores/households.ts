@@ -1,6 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kitchen } from '$core/ways/kitchen';
+import { freezerModel } from '$reference/model-rules';
 import type { Database, Tx } from '../db/client';
 import { container, household, lot, ownMeasure, place, pot } from '../db/schema';
 import { AppError, notFound } from '../errors';
@@ -140,7 +141,30 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					count: c.count
 				})),
 				tap_C: row.tapC,
-				room_C: row.roomC
+				room_C: row.roomC,
+				room_humidity: row.roomHumidity,
+				dryer:
+					row.dryerTrays === 0
+						? null
+						: {
+								trays: row.dryerTrays,
+								trayArea_m2: row.dryerTrayAreaM2,
+								power_W: row.dryerPowerW,
+								heater: row.dryerHeater
+							},
+				cannerQuarts: row.cannerQuarts,
+				freezer_C: Math.min(-12, ...places.filter((p) => p.kind === 'freezer').map((p) => p.tempC)),
+				frozen_kg: Math.min(used, freezer_L) * freezerModel.fill_kg_L.value,
+				pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,
+				iceDay_kg: row.iceKgDay,
+				handsDay_h: row.handsHDay,
+				prices: {
+					currency: row.currency,
+					kWh: row.energyPrice,
+					hour: row.hourRate,
+					bag: row.bagPrice,
+					lid: row.lidPrice
+				}
 			};
 		},
 		async update(values: Partial<Omit<HouseholdRow, 'id' | 'createdAt'>>) {

@@ -1,0 +1,168 @@
+import { jarVolume_L } from '../../reference/canning-rules';
+import { dryingModel } from '../../reference/model-rules';
+import type { DryingRow } from '../../reference/other-ways';
+import { blanchRules } from '../../reference/rules';
+import { sources } from '../../reference/sources';
+import type { CutRow, FoodRow } from '../../reference/tables';
+import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
+import { lookUpDrying, type DryAnswer } from '../drying/dry-look-up';
+import { dryingRowFor, dryingTime, type DryingTime, type Skin } from '../drying/drying-time';
+import { DomainError, mustBePositive, type Refusal } from '../errors';
+import { dateIn, monthsAfter } from '../freezing/keep';
+import { steamHeat_J_kg } from '../heat/boil-down';
+import { kgFromLb } from '../quantities/units';
+import { lookUpStorage, type Keeps } from '../storing/storage-look-up';
+import type { Kitchen, KitchenDryer } from './kitchen';
+
+export interface DryChoices {
+	/** Id of a drying row; the one that suits the cut without it. */
+	readonly row?: string;
+	readonly thickness_mm?: number;
+	readonly skin?: Skin;
+	readonly blanched?: boolean;
+}
+export interface DryWaysInput {
+	readonly food: FoodRow;
+	readonly form: string;
+	readonly cut: CutRow;
+	readonly grams: number;
+	readonly kitchen: Kitchen;
+	readonly choices: DryChoices;
+	/** ms. */
+	readonly now: number;
+}
+export interface DryWay {
+	readonly kind: 'way';
+	readonly row: DryingRow;
+	/** Every row of the food: a choice where there is more than one. */
+	readonly rows: readonly DryingRow[];
+	readonly time: DryingTime;
+	readonly balance: DryingBalance;
+	readonly look: DryAnswer;
+	/** Minutes of the printed blanch that comes first; null where none does or it is left out. */
+	readonly blanch: {
+		readonly method: 'water' | 'steam';
+		readonly minutes: readonly [number, number];
+		readonly dip: boolean;
+	} | null;
+	readonly dryer: KitchenDryer;
+	/** The household has none: this is for a usual one. */
+	readonly usualDryer: boolean;
+	readonly trays: { readonly needed: number; readonly perTray_kg: number; readonly loads: number };
+	readonly jars: { readonly quarts: number; readonly litres: number };
+	/** Hands, and from start to jar, s. */
+	readonly hands_s: number;
+	readonly elapsed_s: number;
+	readonly energy_kWh: number;
+	readonly keeps: Keeps | undefined;
+	readonly keepsUntil: string | null;
+	readonly why: string;
+}
+
+/** A dryer as many have, where the household has none. Common practice. */
+const usualDryer: KitchenDryer = { trays: 5, trayArea_m2: 0.08, power_W: 500, heater: 'bottom' };
+const traying_s = 120;
+
+/** What comes before: the table's steam or water, whichever this kitchen would do first. */
+function blanchOf(row: DryingRow, wanted: boolean): DryWay['blanch'] {
+	if (!wanted) return null;
+	if (row.water_min) return { method: 'water', minutes: row.water_min, dip: row.dip === true };
+	return row.steam_min ? { method: 'steam', minutes: row.steam_min, dip: false } : null;
+}
+
+/**
+ * Drying the whole of an item in this kitchen: trays, loads of the dryer, hours with their interval, what is left and how
+ * long it keeps.
+ *
+ * @returns the way; a refusal by the safety module, or where no hours are printed
+ * @throws {DomainError} NOT_POSITIVE, OUT_OF_RANGE, UNKNOWN_CUT
+ */
+export function dryWay(input: DryWaysInput): DryWay | Refusal {
+	const { food, cut, kitchen, choices } = input;
+	mustBePositive(input.grams, 'grams');
+	const look = lookUpDrying({ food });
+	if (look.kind === 'refused') return look;
+	const row = choices.row === undefined ? dryingRowFor(food, cut) : look.rows.find((r) => r.id === choices.row);
+	if (choices.row !== undefined && !row)
+		throw new DomainError('UNKNOWN_CUT', 'row', `${food.name} are not dried as "${choices.row}". Known: ${look.rows.map((r) => r.id).join(', ')}.`); // prettier-ignore
+	if (!row)
+		return {
+			kind: 'refused',
+			reason: `No hours are printed for drying ${food.name}, and none are made up.`,
+			source: sources.ugaDrying.title,
+			instead: ['Another way below', 'Dry a little, weigh it, and go by the test by hand']
+		};
+	const dryer = kitchen.dryer ?? usualDryer;
+	const perTray_kg = dryingModel.trayLoad_kg_m2.value * dryer.trayArea_m2;
+	const time = dryingTime({
+		food,
+		row,
+		...(choices.thickness_mm === undefined ? {} : { thickness_mm: choices.thickness_mm }),
+		...(choices.skin ? { skin: choices.skin } : {}),
+		blanched: choices.blanched ?? true,
+		room_C: kitchen.room_C,
+		room_humidity: kitchen.room_humidity,
+		altitude_m: kitchen.altitude_m ?? 0
+	});
+	if (time.kind === 'refused') return time;
+	const share = (cut.yields[input.form] ?? Object.values(cut.yields)[0])?.value ?? 1;
+	const wet_kg = (input.grams / 1000) * share;
+	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
+	const loads = Math.ceil(needed / dryer.trays);
+	const balance = dryingBalance({
+		wet_kg,
+		bought_kg: input.grams / 1000,
+		moistureIn: time.moistureIn,
+		moistureOut: time.moistureOut,
+		trays: needed
+	});
+	const litres = balance.dry_kg / bulkOf(look);
+	const blanch = blanchOf(row, choices.blanched ?? true);
+	const quarts = Math.max(1, Math.ceil(litres / (jarVolume_L.quart * 0.95)));
+	// A potful is a pound to the gallon of what the largest pot holds, three quarters full.
+	const pot_L = Math.max(6, ...kitchen.pots.map((p) => p.litres)) * blanchRules.potFill.value;
+	const potfuls = blanch ? Math.ceil(wet_kg / (pot_L / (blanchRules.water_L_per_kg.value + 1))) : 0;
+	const blanch_s = blanch ? potfuls * (blanch.minutes[1] * 60 + 100) : 0;
+	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
+	const end_s = quarts * dryingModel.jarring_s.value;
+	const turn_s = loads * Math.max(2, Math.round(time.hours / 4)) * dryingModel.turning_s.value;
+	// What the water takes, and no more than the dryer can draw.
+	const water_kWh = (balance.water_kg * steamHeat_J_kg) / dryingModel.dryerEfficiency.value / 3.6e6;
+	const most_kWh = (dryer.power_W / 1000) * time.hours * loads;
+	const storage = lookUpStorage({ food, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
+	const keeps = storage.kind === 'refused' ? undefined : storage.keeps[0];
+	const months = keeps && { month: keeps.time[1], week: keeps.time[1] / 4.35, day: keeps.time[1] / 30.4, year: keeps.time[1] * 12, h: 0 }[keeps.unit]; // prettier-ignore
+	const today = dateIn(kitchen.zone, input.now);
+	return {
+		kind: 'way',
+		row,
+		rows: look.rows,
+		time,
+		balance,
+		look,
+		blanch,
+		dryer,
+		usualDryer: kitchen.dryer === null,
+		trays: { needed, perTray_kg: balance.trayWet_kg, loads },
+		jars: { quarts, litres },
+		hands_s: prep_s + blanch_s + needed * traying_s + turn_s + end_s,
+		elapsed_s: prep_s + blanch_s + loads * time.hours * 3600 + end_s,
+		energy_kWh: Math.min(water_kWh, most_kWh),
+		keeps,
+		keepsUntil: months === undefined || months < 1 ? null : monthsAfter(today, Math.floor(months)),
+		why: whyOf(time)
+	};
+}
+
+/** Dried, lying loose, kg to the litre: by the printed pints where there are, else by practice. */
+function bulkOf(look: DryAnswer): number {
+	const { yields } = look;
+	if (!yields?.pints) return dryingModel.dried_kg_L.value;
+	return kgFromLb(yields.dried_lb) / (((yields.pints[0] + yields.pints[1]) / 2) * jarVolume_L.pint);
+}
+
+function whyOf(time: DryingTime): string {
+	if (time.asPrinted) return 'As printed: hours of meat are not carried to another piece.';
+	if (time.factors.length === 0) return 'As printed for this piece.';
+	return `Printed ${time.printed_h.join(' to ')} h, carried on: ${time.factors.map((f) => `${f.words} ×${f.factor.toFixed(2)}`).join(', ')}.`;
+}

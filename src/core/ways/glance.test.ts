@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest';
+import { foodRows } from '../../reference/tables';
+import { foodById } from '../foods/find-food';
+import { canWays } from './can-ways';
+import { dryWay, type DryChoices } from './dry-ways';
+import { freezeWays } from './freeze-ways';
+import { cannerCapacity, glance, type GlanceInput, type GlanceWay } from './glance';
+import { kitchen } from './kitchen.fixture';
+
+const now = Date.parse('2026-08-25T08:00:00Z');
+const foodOf = (id: string) => {
+	const food = foodById(id);
+	if (!food) throw new Error(id);
+	return food;
+};
+const drying = (id: string, choices: DryChoices = {}, grams = 6000, own = kitchen) => {
+	const food = foodOf(id);
+	const [cut] = food.cuts;
+	if (!cut) throw new Error(id);
+	return dryWay({ food, form: food.forms[0]?.id ?? 'whole', cut, grams, kitchen: own, choices, now });
+};
+const open = (id: string, choices?: DryChoices, grams?: number, own = kitchen) => {
+	const way = drying(id, choices, grams, own);
+	if (way.kind === 'refused') throw new Error(way.reason);
+	return way;
+};
+function seen(id: string, more: Partial<GlanceInput> = {}, grams = 9000) {
+	const food = foodOf(id);
+	const form = food.forms[0]?.id ?? 'whole';
+	const { ways, cut } = freezeWays({ food, form, grams, food_C: 18, kitchen, choices: {}, now });
+	const dry = dryWay({ food, form, cut, grams, kitchen, choices: {}, now });
+	const cans = canWays({ food, form, grams, kitchen, jar: 'quart', now });
+	return glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 1500, ...more });
+}
+const ways = (id: string, more?: Partial<GlanceInput>) =>
+	seen(id, more).filter((w): w is GlanceWay => w.kind === 'way');
+
+describe('drying an item', () => {
+	it('works out trays, loads, jars and hours for the whole of it', () => {
+		const apples = open('apples', { thickness_mm: 5 });
+		expect(apples.trays.needed * apples.trays.perTray_kg).toBeCloseTo(
+			apples.balance.trayWet_kg * apples.trays.needed,
+			9
+		);
+		expect(apples.trays.loads).toBe(Math.ceil(apples.trays.needed / 8));
+		expect(apples.balance.byproduct_kg + apples.balance.water_kg + apples.balance.dry_kg).toBeCloseTo(6, 9);
+		expect(apples.elapsed_s).toBeGreaterThan(apples.trays.loads * apples.time.hours * 3600);
+		expect(apples.why).toMatch(/thicker than the printed/);
+		expect(apples.keepsUntil).toMatch(/^2027-/);
+	});
+	it('counts the blanch, or leaves it out and says that it takes longer', () => {
+		const beans = open('green-beans');
+		const raw = open('green-beans', { blanched: false });
+		expect(beans.blanch).toEqual({ method: 'water', minutes: [2, 2], dip: false });
+		expect(raw.blanch).toBeNull();
+		expect(raw.time.hours).toBeGreaterThan(beans.time.hours);
+		expect(raw.hands_s).toBeLessThan(beans.hands_s);
+	});
+	it('is for a usual dryer where there is none, and draws no more than a dryer can', () => {
+		const own = { ...kitchen, dryer: null };
+		expect(open('apples', {}, 6000, own).usualDryer).toBe(true);
+		const soaked = open('tomatoes', {}, 6000, {
+			...kitchen,
+			dryer: { trays: 8, trayArea_m2: 0.1, power_W: 100, heater: 'bottom' }
+		});
+		expect(soaked.energy_kWh).toBeCloseTo(0.1 * soaked.time.hours * soaked.trays.loads, 9);
+	});
+	it('keeps dried meat in the freezer', () => {
+		const beef = open('beef', {}, 3000);
+		expect(beef.time.asPrinted).toBe(true);
+		expect(beef.keeps?.what).toMatch(/freezer/);
+	});
+	it.each(foodRows.map((f) => [f.id]))('%s: worked out or refused with a way on', (id) => {
+		const way = drying(id);
+		if (way.kind === 'refused') expect(way.instead.length).toBeGreaterThan(0);
+		else {
+			expect(way.time.interval_h[0]).toBeLessThan(way.time.interval_h[1]);
+			expect(way.jars.quarts).toBeGreaterThan(0);
+			expect(Number.isFinite(way.energy_kWh)).toBe(true);
+		}
+	});
+	it('refuses a row that is not of the food', () =>
+		expect(() => drying('apples', { row: 'carrots' })).toThrow(/not dried as/));
+});
+
+describe('all ways at a glance', () => {
+	it.each(foodRows.map((f) => [f.id]))('%s: each way has its numbers, or its reason', (id) => {
+		const list = seen(id);
+		expect(new Set(list.map((w) => w.id)).size).toBe(list.length);
+		expect(new Set(list.map((w) => w.way)).size).toBeGreaterThan(0);
+		for (const w of list) {
+			if (w.kind === 'refused') {
+				expect(w.instead.length, w.id).toBeGreaterThan(0);
+				continue;
+			}
+			for (const n of [w.hands_s, w.elapsed_s, w.energy_kWh, w.keep_kWh_month, w.litres])
+				expect(n >= 0 && Number.isFinite(n), w.id).toBe(true);
+			if (w.cost) expect(w.cost.total).toBe(w.cost.produce + w.cost.supplies + w.cost.energy + w.cost.hours);
+		}
+	});
+	it('costs power to keep in the freezer and none on the shelf', () => {
+		const list = ways('green-beans');
+		expect(list.map((w) => w.way)).toEqual(['freeze', 'freeze', 'freeze', 'dry', 'can', 'can'].slice(-list.length));
+		for (const w of list) expect(w.keep_kWh_month > 0).toBe(w.store === 'freezer');
+	});
+	it('sets a shop’s price beside it where one was said', () => {
+		for (const w of ways('green-beans', { shopPerKg: 500 }))
+			expect(w.cost?.saved).toBe((w.cost?.shopPack ?? 0) - (w.cost?.perPack ?? 0));
+		expect(ways('green-beans')[0]?.cost?.saved).toBeUndefined();
+	});
+	it('takes the style of the jars that was chosen, and says what is missing', () => {
+		expect(
+			ways('green-beans', { style: 'hot' })
+				.filter((w) => w.way === 'can')
+				.map((w) => w.name)
+		).toEqual([expect.stringContaining('hot pack')]);
+		const cans = canWays({
+			food: foodOf('green-beans'),
+			form: 'whole',
+			grams: 9000,
+			kitchen: { ...kitchen, gauge: 'none' },
+			jar: 'quart',
+			now
+		});
+		expect(ways('green-beans', { cans }).find((w) => w.way === 'can')?.missing).toMatch(/no pressure canner/);
+		const refusedToo = seen('zucchini').find((w) => w.kind === 'refused' && w.way === 'can');
+		expect(refusedToo).toMatchObject({ rule: 'can/summer-squash' });
+		expect(cannerCapacity({ ...kitchen, cannerQuarts: 4 }, 'pint')).toBe(5);
+	});
+});

@@ -1,0 +1,220 @@
+import { freezerModel } from '../../reference/model-rules';
+import { freezingPointOf } from '../../reference/freezing-points';
+import type { JarSize } from '../../reference/canning-rules';
+import type { PackStyle } from '../../reference/canning';
+import { cannerLoads, usualCapacity, type CannerLoads } from '../canning/canner-loads';
+import { packCost, type PackCost } from '../costs/pack-cost';
+import type { Refusal } from '../errors';
+import { freezerPlate } from '../freezing/freezer-week';
+import { boilingPoint_C } from '../heat/boiling-point';
+import { waterHeat_J_kgK } from '../heat/constants';
+import { foodHeat_J_kgK } from '../heat/food-heat';
+import { enthalpyAt, sharesOf } from '../heat/food-properties';
+import { usefulPower_W } from '../heat/pot-heating';
+import type { CanWay, CanWays } from './can-ways';
+import type { DryWay } from './dry-ways';
+import type { FreezeWay, RefusedWay } from './freeze-ways';
+import type { Kitchen } from './kitchen';
+
+/** One way beside the others, for the whole of an item. */
+export interface GlanceWay {
+	readonly kind: 'way';
+	readonly id: string;
+	readonly store: 'freezer' | 'shelf';
+	readonly way: 'freeze' | 'dry' | 'can';
+	readonly name: string;
+	/** Packs or jars, and what of the food as it came in is in one. */
+	readonly packs: number;
+	readonly each: 'pack' | 'jar';
+	readonly each_g: number;
+	readonly hands_s: number;
+	readonly elapsed_s: number;
+	/** To make it, and to keep it for a month. */
+	readonly energy_kWh: number;
+	readonly keep_kWh_month: number;
+	readonly litres: number;
+	/** `yyyy-MM-dd`; null where no months are printed. */
+	readonly keepsUntil: string | null;
+	/** Null where it makes no whole pack. */
+	readonly cost: PackCost | null;
+	/** What is missing here: a dryer, a canner, room. */
+	readonly missing: string | null;
+	/** Canning: its loads. */
+	readonly loads?: CannerLoads;
+}
+export interface GlanceRefused extends Refusal {
+	readonly id: string;
+	readonly way: GlanceWay['way'];
+	readonly name: string;
+}
+export type Glance = readonly (GlanceWay | GlanceRefused)[];
+
+export interface GlanceInput {
+	readonly kitchen: Kitchen;
+	readonly grams: number;
+	/** Of the food where it stands, °C. */
+	readonly food_C: number;
+	readonly freeze: readonly (FreezeWay | RefusedWay)[];
+	readonly dry: DryWay | Refusal;
+	readonly cans: CanWays;
+	/** Of the jars, where it matters. */
+	readonly style?: PackStyle;
+	/** Paid for all of it, and the like in a shop for a kilo: minor units. */
+	readonly paid: number;
+	readonly shopPerKg?: number;
+}
+
+/**
+ * Every way for one item in one list: freezing, drying, canning, refused ways with their reason. What each takes in hands,
+ * hours, energy, room and money.
+ *
+ * Energy is what pot, dryer, canner and freezer draw for it; a burner's by its share of useful heat, cold by 1.3.
+ *
+ * @throws {DomainError} as the models it asks
+ */
+export function glance(input: GlanceInput): Glance {
+	const { freeze, dry, cans } = input;
+	const list: (GlanceWay | GlanceRefused)[] = freeze.map((way) =>
+		way.kind === 'refused' ? { ...way, id: `freeze-${way.id}`, way: 'freeze' as const } : frozen(input, way)
+	);
+	list.push(dry.kind === 'refused' ? { ...dry, id: 'dry', way: 'dry', name: 'Dry' } : dried(input, dry));
+	if ('kind' in cans.plain) list.push({ ...cans.plain, id: 'can', way: 'can', name: 'Into jars as it is' });
+	else {
+		const wanted = cans.plain.filter((c) => input.style === undefined || c.style === input.style);
+		list.push(...(wanted.length > 0 ? wanted : cans.plain).flatMap((c) => canned(input, c)));
+	}
+	return list;
+}
+
+type Draft = Omit<GlanceWay, 'kind' | 'cost'> & { readonly supplies: number; readonly pack_g: number };
+
+function priced({ kitchen, paid, shopPerKg }: GlanceInput, { supplies, pack_g, ...draft }: Draft): GlanceWay {
+	const cost =
+		draft.packs < 1
+			? null
+			: packCost({
+					produce: paid,
+					supplies,
+					energy_kWh: draft.energy_kWh,
+					energyPrice: kitchen.prices.kWh,
+					hands_s: draft.hands_s,
+					hourRate: kitchen.prices.hour,
+					packs: draft.packs,
+					pack_g,
+					...(shopPerKg === undefined ? {} : { shopPerKg })
+				});
+	return { kind: 'way', ...draft, cost };
+}
+
+const kWh = (joule: number) => joule / 3.6e6;
+
+function frozen(input: GlanceInput, way: FreezeWay): GlanceWay {
+	const { kitchen } = input;
+	const { food, line, pot } = way;
+	const thermal = { composition: sharesOf(food.composition), freezing_C: freezingPointOf(food).C };
+	let energy_kWh = kWh(
+		((enthalpyAt(thermal, Math.max(0, input.food_C)) - enthalpyAt(thermal, Math.max(-40, kitchen.freezer_C))) * (way.prepared_g / 1000)) /
+			freezerModel.efficiency.value
+	); // prettier-ignore
+	if (line && pot) {
+		const share = usefulPower_W(pot.burner) / pot.burner.power_W;
+		const water_J = line.water_L * waterHeat_J_kgK * (line.boil_C - kitchen.tap_C);
+		const food_J = (way.load_g / 1000) * foodHeat_J_kgK(food) * (line.boil_C - input.food_C);
+		energy_kWh += kWh((water_J + food_J) / share);
+	}
+	const bags = way.packs.count + (way.packs.remainder_g > 0 ? 1 : 0);
+	const perLitre_W = keepPerLitre_W(kitchen);
+	return priced(input, {
+		id: `freeze-${way.id}`,
+		store: 'freezer',
+		way: 'freeze',
+		name: way.name,
+		packs: way.packs.count,
+		each: 'pack',
+		each_g: way.packs.portion_g,
+		hands_s: way.hands_s,
+		elapsed_s: way.elapsed_s,
+		energy_kWh,
+		keep_kWh_month: (perLitre_W * way.packs.volume_L * 730) / 1000,
+		litres: way.packs.volume_L,
+		keepsUntil: way.keepsUntil,
+		missing: way.freezer.fits ? (way.freezer.overload ? 'more than a day’s load' : null) : 'not enough freezer room',
+		supplies: bags * kitchen.prices.bag,
+		pack_g: way.packs.portion_g
+	});
+}
+
+/** What a litre of freezer draws, W: its walls' loss at a room's 40 K. */
+const keepPerLitre_W = ({ freezer_L, room_C, freezer_C }: Kitchen): number => {
+	if (freezer_L < 20) return 0;
+	const { loss_W_K } = freezerPlate({ litres: Math.min(2000, freezer_L), set_C: freezer_C, room_C });
+	return (loss_W_K * (room_C - freezer_C)) / freezerModel.efficiency.value / freezer_L;
+};
+
+function dried(input: GlanceInput, way: DryWay): GlanceWay {
+	const { kitchen } = input;
+	return priced(input, {
+		id: 'dry',
+		store: way.time.asPrinted ? 'freezer' : 'shelf',
+		way: 'dry',
+		name: way.blanch && !way.blanch.dip ? 'Blanch and dry' : 'Dry',
+		packs: way.jars.quarts,
+		each: 'jar',
+		each_g: Math.round((way.balance.dry_kg * 1000) / way.jars.quarts),
+		hands_s: way.hands_s,
+		elapsed_s: way.elapsed_s,
+		energy_kWh: way.energy_kWh,
+		keep_kWh_month: 0,
+		litres: way.jars.litres,
+		keepsUntil: way.keepsUntil,
+		missing: way.usualDryer ? 'no dryer in the Kitchen' : way.trays.loads > 1 ? `${way.trays.loads} dryer loads` : null,
+		supplies: 0,
+		// What a shop sells is fresh: the fresh weight of a jar is set against it.
+		pack_g: Math.round(input.grams / way.jars.quarts)
+	});
+}
+
+/** Jars that fit the household's canner. */
+export const cannerCapacity = (kitchen: Kitchen, jar: JarSize): number =>
+	Math.max(1, Math.round((usualCapacity(jar) * kitchen.cannerQuarts) / usualCapacity('quart')));
+
+function canned(input: GlanceInput, can: CanWay): GlanceWay[] {
+	const { kitchen } = input;
+	const [process] = can.processes;
+	if (!process || !can.jars) return [];
+	const count = can.jars.count;
+	const burner = kitchen.pots.at(-1)?.burner ?? { kind: 'electric', power_W: 2000 };
+	const loads =
+		count > 0
+			? cannerLoads({
+					process,
+					jars: Math.min(500, count),
+					capacity: cannerCapacity(kitchen, can.jar),
+					burner,
+					tap_C: kitchen.tap_C,
+					boil_C: boilingPoint_C(kitchen.altitude_m ?? 0)
+				})
+			: undefined;
+	const prep_s = (input.grams / 1000) * 60 * 6;
+	return [
+		priced(input, {
+			id: `can-${can.id}`,
+			store: 'shelf',
+			way: 'can',
+			name: `${can.product.name}, ${can.style} pack`,
+			packs: count,
+			each: 'jar',
+			each_g: Math.round(can.jars.perJar_g),
+			hands_s: prep_s + (loads?.hands_s ?? 0),
+			elapsed_s: prep_s + (loads?.elapsed_s ?? 0),
+			energy_kWh: loads ? kWh(loads.energy_J / (usefulPower_W(burner) / burner.power_W)) : 0,
+			keep_kWh_month: 0,
+			litres: count * { 'half-pint': 0.3, pint: 0.6, quart: 1.15, 'half-gallon': 2.2 }[can.jar],
+			keepsUntil: can.keepsUntil,
+			missing: can.noCanner ? 'no pressure canner in the Kitchen' : count === 0 ? `not a ${can.jar} full` : null,
+			supplies: count * kitchen.prices.lid,
+			pack_g: Math.round(can.jars.perJar_g),
+			...(loads ? { loads } : {})
+		})
+	];
+}
