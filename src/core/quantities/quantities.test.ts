@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { editMoney, minorDigits, readMoney, sayMoney } from './money';
 import { kgFromLb } from './units';
 import { parseHaul, type Reading } from './parse-haul';
 import { editMeasure, parseMeasure } from './parse-measure';
@@ -237,5 +238,26 @@ describe('figures as they are said', () => {
 		expect(sayMinutes([1.5, 1.5])).toBe('1½ min');
 		expect(sayMinutes([1 / 6, 1 / 4])).toBe('10 to 15 s');
 		expect(sayMinutes([0.5, 1])).toBe('30 s to 1 min');
+	});
+});
+
+describe('money', () => {
+	it.each([
+		['12.50', 'EUR', 1250],
+		['12,5 €', 'EUR', 1250],
+		['€ 3', 'EUR', 300],
+		['150', 'JPY', 150],
+		['0', 'EUR', 0]
+	])('%s in %s is %d minor units', (text, currency, minor) => {
+		expect(readMoney(text, currency)).toBe(minor);
+		expect(readMoney(editMoney(minor, currency), currency)).toBe(minor);
+		expect(sayMoney(minor, currency)).toMatch(/\d/);
+	});
+	it.each(['', 'free', '-3', '12 apples', '99999999999'])('"%s" is none', (text) =>
+		expect(readMoney(text, 'EUR')).toBeUndefined()
+	);
+	it('knows currencies by their three letters', () => {
+		expect([minorDigits('EUR'), minorDigits('JPY')]).toEqual([2, 0]);
+		expect(() => minorDigits('EU')).toThrow(/three letters/);
 	});
 });

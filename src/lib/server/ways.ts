@@ -1,6 +1,11 @@
 import Joi from 'joi';
+import { skins, type Skin } from '$core/drying/drying-time';
+import { readMoney } from '$core/quantities/money';
 import { canWays } from '$core/ways/can-ways';
+import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type Ways, type WayChoices } from '$core/ways/freeze-ways';
+import { glance } from '$core/ways/glance';
+import type { PackStyle } from '$reference/canning';
 import { jarSizes, type JarSize } from '$reference/canning-rules';
 import { AppError } from './errors';
 import { knownFood } from './haul';
@@ -15,6 +20,18 @@ interface WayQuery {
 	potfuls?: 'small';
 	grams?: number;
 	jar?: JarSize;
+	/** Drying: thickness, skin, unblanched, the row. */
+	mm?: number;
+	skin?: Skin;
+	blanch?: 'no';
+	dry?: string;
+	/** Canning: hot or raw pack. */
+	style?: PackStyle;
+	/** Thickness of a frozen pack. */
+	pack?: number;
+	/** Money as it was typed. */
+	paid?: string;
+	shop?: string;
 }
 
 const waySchema = Joi.object<WayQuery>({
@@ -26,7 +43,17 @@ const waySchema = Joi.object<WayQuery>({
 	grams: weightWithin(1, 1_000_000).label('The amount'),
 	jar: Joi.string()
 		.valid(...jarSizes)
-		.label('The jar')
+		.label('The jar'),
+	mm: Joi.number().min(1).max(60).label('The thickness in millimetres'),
+	skin: Joi.string()
+		.valid(...skins)
+		.label('The skin'),
+	blanch: Joi.string().valid('no').label('Blanching'),
+	dry: line(60).label('The drying row'),
+	style: Joi.string().valid('hot', 'raw').label('The pack style'),
+	pack: Joi.number().min(5).max(200).label('The pack’s thickness in millimetres'),
+	paid: line(20).label('What was paid'),
+	shop: line(20).label('The price in a shop')
 });
 
 /** What an address may say: the ways follow from it, and survive a reload. */
@@ -87,5 +114,45 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		jar,
 		now: now.getTime()
 	});
-	return { lot, place, grams, free_g, shown_g, kitchen, food, ways, jars, jar };
+	const dry = dryWay({
+		food,
+		form: lot.form,
+		cut: ways.cut,
+		grams: shown_g,
+		kitchen,
+		choices: {
+			...(query.dry ? { row: query.dry } : {}),
+			...(query.mm ? { thickness_mm: query.mm } : {}),
+			...(query.skin ? { skin: query.skin } : {}),
+			...(query.blanch ? { blanched: false } : {})
+		},
+		now: now.getTime()
+	});
+	const food_C = Math.min(30, Math.max(1, place.tempC));
+	const shopPerKg = query.shop === undefined ? undefined : money(query.shop, 'shop', kitchen.prices.currency);
+	const list = glance({
+		kitchen,
+		grams: shown_g,
+		food_C,
+		freeze: ways.ways,
+		dry,
+		cans: jars,
+		...(query.style ? { style: query.style } : {}),
+		paid: query.paid === undefined ? 0 : money(query.paid, 'paid', kitchen.prices.currency),
+		...(shopPerKg === undefined ? {} : { shopPerKg })
+	});
+	return { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list };
+}
+
+/** Money as typed, in minor units. @throws {AppError} 400 */
+function money(text: string, field: string, currency: string): number {
+	const minor = readMoney(text, currency);
+	if (minor === undefined)
+		throw new AppError(
+			400,
+			'BAD_INPUT',
+			`"${text}" is no amount of money; write it such as 12.50. Nothing was changed.`,
+			[{ field, message: 'Such as 12.50.' }]
+		);
+	return minor;
 }

@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { sayMonth } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight, type Units } from '$core/quantities/format';
-	import type { JarWay } from './types';
+	import type { JarLoads, JarWay } from './types';
 
-	let { way, units }: { way: JarWay; units: Units } = $props();
+	let { way, units, loads = null }: { way: JarWay; units: Units; loads?: JarLoads | null } = $props();
+	const [first] = $derived(loads?.loads ?? []);
+	const whole_s = $derived(loads?.loads.reduce((sum, l) => sum + l.seconds, 0) ?? 0);
 </script>
 
 <article class="px-1 py-3" aria-label="{way.name}, {way.styles} pack">
@@ -46,5 +48,26 @@
 			)}.
 		</p>
 	</details>
+	{#if loads && first}
+		<details class="mt-1">
+			<summary class="text-[15px]"
+				>on the clock: {loads.loads.map((l) => l.jars).join(' + ')} jars, about {sayDuration(whole_s)}, {loads.lids} lids</summary
+			>
+			<ol class="mt-1 max-w-3xl text-[15px]">
+				{#each first.steps as s (s.name)}
+					<li class="grid grid-cols-[7rem_5.5rem_1fr] gap-x-3 border-t border-line py-1">
+						<span class="first-letter:uppercase">{s.name}</span>
+						<b class={s.kind === 'published' ? 'head' : 'font-normal text-soft'}
+							>{s.kind === 'published' ? '' : 'about '}{sayDuration(s.seconds)}</b
+						>
+						<span>{s.words}{s.attended ? '' : ' Nobody need stand by.'}</span>
+					</li>
+				{/each}
+			</ol>
+			<p class="mt-1 text-sm text-soft">
+				Bold times are of the tables, the others estimates. Then 12 to 24 hours undisturbed, and the seals are checked.
+			</p>
+		</details>
+	{/if}
 	<p class="source mt-1">{way.source} · {way.confidence}{way.once ? ', recalled once' : ''}</p>
 </article>

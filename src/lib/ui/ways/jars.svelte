@@ -4,15 +4,35 @@
 	import { withChoice } from './address';
 	import NotAdvised from './not-advised.svelte';
 	import JarWay from './jar-way.svelte';
-	import type { JarWays } from './types';
+	import Chips from './chips.svelte';
+	import type { GlanceRow, JarWays } from './types';
 
 	let {
 		jars,
 		jar,
 		altitude_m,
 		gauge,
+		style,
+		glance,
 		units
-	}: { jars: JarWays; jar: string; altitude_m: number | null; gauge: string | null; units: Units } = $props();
+	}: {
+		jars: JarWays;
+		jar: string;
+		altitude_m: number | null;
+		gauge: string | null;
+		/** Hot or raw pack, where one was chosen. */
+		style: string | null;
+		glance: readonly GlanceRow[];
+		units: Units;
+	} = $props();
+	const styles = $derived(new Set(jars.plain.flatMap((w) => w.styles.split(' or '))));
+	const plain = $derived(
+		style && styles.has(style) ? jars.plain.filter((w) => w.styles.split(' or ').includes(style)) : jars.plain
+	);
+	const loadsOf = (id: string) => {
+		const row = glance.find((g) => g.id === `can-${id}`);
+		return row?.kind === 'way' ? row.loads : null;
+	};
 	const sizes = ['half-pint', 'pint', 'quart'] as const;
 	const title = $derived(
 		jars.refused?.rule === 'altitude-missing'
@@ -56,11 +76,25 @@
 			</nav>
 		{/if}
 	</div>
+	{#if styles.size > 1}
+		<div class="mt-3">
+			<Chips
+				label="packed"
+				name="style"
+				value={style ?? ''}
+				options={[
+					{ value: '', words: 'hot or raw' },
+					{ value: 'hot', words: 'hot' },
+					{ value: 'raw', words: 'raw' }
+				]}
+			/>
+		</div>
+	{/if}
 	{#if jars.refused}
 		<NotAdvised {title} refusal={jars.refused} />
 	{/if}
 	<div class="divide-y divide-line">
-		{#each jars.plain as way (way.id)}<JarWay {way} {units} />{/each}
+		{#each plain as way (way.id)}<JarWay {way} {units} loads={loadsOf(way.id)} />{/each}
 	</div>
 	{#if jars.recipes.length > 0}
 		<details class="mt-3 border-t border-line pt-3" open={jars.refused !== null && jars.recipes.length <= 3}>

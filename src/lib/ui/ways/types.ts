@@ -1,3 +1,5 @@
+import type { CurveAsk, FreezerAsk } from '../../../workers/protocol';
+
 /** One tested product in one style and jar, as the page shows it. */
 export interface JarWay {
 	readonly id: string;
@@ -38,4 +40,119 @@ export interface JarWays {
 	readonly plain: readonly JarWay[];
 	readonly recipes: readonly JarWay[];
 	readonly cautions: readonly { readonly id: string; readonly text: string; readonly source: string | null }[];
+}
+
+interface Refused {
+	readonly reason: string;
+	readonly source: string;
+	readonly instead: readonly string[];
+}
+
+/** A line of the list of all ways. */
+export type GlanceRow =
+	| {
+			readonly kind: 'way';
+			readonly id: string;
+			readonly store: string;
+			readonly way: 'freeze' | 'dry' | 'can';
+			readonly name: string;
+			readonly packs: number;
+			readonly each: string;
+			readonly each_g: number;
+			readonly hands_s: number;
+			readonly elapsed_s: number;
+			readonly energy_kWh: number;
+			readonly keep_kWh_month: number;
+			readonly litres: number;
+			readonly keepsUntil: string | null;
+			readonly cost: {
+				readonly total: number;
+				readonly perPack: number;
+				readonly perPackWithoutHours: number;
+				readonly saved?: number;
+			} | null;
+			readonly missing: string | null;
+			readonly loads: JarLoads | null;
+	  }
+	| ({
+			readonly kind: 'refused';
+			readonly id: string;
+			readonly way: 'freeze' | 'dry' | 'can';
+			readonly name: string;
+	  } & Refused);
+
+/** Canner loads on the clock. */
+export interface JarLoads {
+	readonly perLoad: number;
+	readonly lids: number;
+	readonly loads: readonly {
+		readonly jars: number;
+		readonly seconds: number;
+		readonly steps: readonly {
+			readonly name: string;
+			readonly seconds: number;
+			readonly kind: 'published' | 'estimate';
+			readonly attended: boolean;
+			readonly words: string;
+		}[];
+	}[];
+}
+
+export type DryShown =
+	| ({ readonly kind: 'refused' } & Refused)
+	| {
+			readonly kind: 'way';
+			readonly rows: readonly { readonly id: string; readonly cut: string }[];
+			readonly row: {
+				readonly id: string;
+				readonly cut: string;
+				readonly pretreat: string;
+				readonly test: string;
+				readonly thickness_in: readonly [number, number] | null;
+				readonly blanches: boolean;
+			};
+			readonly skins: readonly string[];
+			readonly hours: number;
+			readonly interval_h: readonly [number, number];
+			readonly printed_h: readonly [number, number];
+			readonly asPrinted: boolean;
+			readonly air_C: number;
+			readonly humidity: number;
+			readonly why: string;
+			readonly blanch: {
+				readonly method: 'water' | 'steam';
+				readonly minutes: readonly [number, number];
+				readonly dip: boolean;
+			} | null;
+			readonly dryer: { readonly trays: number };
+			readonly usualDryer: boolean;
+			readonly trays: { readonly needed: number; readonly perTray_kg: number; readonly loads: number };
+			readonly jars: { readonly quarts: number; readonly litres: number };
+			readonly dry_kg: number;
+			readonly water_kg: number;
+			readonly byproduct_kg: number;
+			readonly trayDry_kg: number;
+			readonly keeps: {
+				readonly time: readonly [number, number];
+				readonly unit: string;
+				readonly at: string | null;
+			} | null;
+			readonly odour: string | null;
+			readonly heat: readonly string[];
+			readonly cautions: readonly { readonly id: string; readonly text: string; readonly source: string | null }[];
+			readonly source: string;
+			readonly confidence: string;
+			readonly curve: {
+				readonly target: number;
+				readonly middle: readonly (readonly [number, number])[];
+				readonly band: readonly (readonly [number, number, number])[];
+			};
+	  };
+
+export interface FreezerAsks {
+	readonly curves: { readonly asks: readonly CurveAsk[]; readonly names: readonly string[] };
+	readonly freezer: FreezerAsk | null;
+	readonly pack_mm: number | null;
+	readonly loose: boolean;
+	readonly way: string;
 }

@@ -6,6 +6,7 @@ import { planRun } from '$core/runs/plan';
 import { blanchRules, freezingRules } from '$reference/rules';
 import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
+import { freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
 import { formWords, freshnessOf } from '$lib/server/haul';
 import { id, key, line, parse } from '$lib/server/parse';
@@ -17,7 +18,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
 		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
-		const { lot, place, grams, free_g, shown_g, kitchen, food, ways, jars, jar } = await waysFor(
+		const { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list } = await waysFor(
 			locals.stores,
 			params.lot,
 			query,
@@ -53,6 +54,21 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			ways: ways.ways.map(shown),
 			jars: shownJars(jars, locals.household.units),
 			jar,
+			glance: shownGlance(list),
+			dry: shownDry(dry),
+			quality: qualityOf(food, ways.ways, dry, list),
+			freezing: freezerAsks({ food, food_C, kitchen, freeze: ways.ways, pack_mm: query.pack }),
+			currency: kitchen.prices.currency,
+			chosen: {
+				mm: query.mm ?? null,
+				skin: query.skin ?? null,
+				blanch: query.blanch !== 'no',
+				dry: query.dry ?? null,
+				style: query.style ?? null,
+				pack: query.pack ?? null,
+				paid: query.paid ?? '',
+				shop: query.shop ?? ''
+			},
 			gauge: kitchen.gauge,
 			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at },
 			key: uuidv7()

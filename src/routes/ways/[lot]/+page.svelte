@@ -6,7 +6,11 @@
 	import { editWeight } from '$core/quantities/parse-weight';
 	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
 	import NotAdvised from '$lib/ui/ways/not-advised.svelte';
+	import Dryer from '$lib/ui/ways/dryer.svelte';
+	import FreezerCharts from '$lib/ui/ways/freezer-charts.svelte';
+	import Glance from '$lib/ui/ways/glance.svelte';
 	import Jars from '$lib/ui/ways/jars.svelte';
+	import Quality from '$lib/ui/ways/quality.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withChoice } from '$lib/ui/ways/address';
 	import { withNotice } from '$lib/ui/notice/post';
@@ -55,7 +59,7 @@
 			data.lot.bestBy,
 			data.household.zone,
 			'EEE d MMM, HH:mm'
-		)} · <a href="#jars">into jars</a> ·
+		)} · <a href="#freezer">freezer</a> · <a href="#dryer">dryer</a> · <a href="#jars">jars</a> ·
 		<a href="/tables/{data.lot.food}">every number</a>
 	</p>
 </div>
@@ -125,17 +129,25 @@
 			potfuls that boil again within a minute
 		</label>
 	{/if}
+	{#each [...page.url.searchParams].filter(([n]) => !['cut', 'portion', 'grams', 'pot', 'container', 'potfuls'].includes(n)) as [name, value] (name)}<input
+			type="hidden"
+			{name}
+			{value}
+		/>{/each}
 	<noscript><button class="btn">Work it out</button></noscript>
 </form>
 
+<Glance list={data.glance} currency={data.currency} paid={data.chosen.paid} shop={data.chosen.shop} {units} />
+
+<h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
 {#if open.length > 0}
-	<div class="mt-4 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
+	<div class="mt-2 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
 		<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
 			<div role="row" class="row border-b-[3px] border-rim">
 				<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
 				{#each open as w (w.id)}
 					<div role="columnheader" class="cell">
-						<h2 class="text-xl">{w.name}</h2>
+						<h3 class="text-xl">{w.name}</h3>
 						<p class="text-sm text-soft">{w.gist}</p>
 					</div>
 				{/each}
@@ -273,6 +285,7 @@
 		</details>
 	{/each}
 </div>
+{#if data.freezing}<FreezerCharts asks={data.freezing} {units} />{/if}
 {#if open[0]}
 	<section class="mt-6 rounded-xl border border-line bg-enamel px-5 py-4">
 		<h2 class="text-lg">Mind</h2>
@@ -285,7 +298,18 @@
 	</section>
 {/if}
 
-<Jars jars={data.jars} jar={data.jar} altitude_m={data.household.altitude_m} gauge={data.gauge} {units} />
+<Dryer dry={data.dry} chosen={data.chosen} {units} />
+
+<Jars
+	jars={data.jars}
+	style={data.chosen.style}
+	glance={data.glance}
+	jar={data.jar}
+	altitude_m={data.household.altitude_m}
+	gauge={data.gauge}
+	{units}
+/>
+<Quality bars={data.quality} />
 
 <style>
 	.row {

@@ -1,0 +1,35 @@
+import { DomainError } from '../errors';
+import { readNumber } from './read-number';
+
+/** Decimal places of a currency: 2 for euros, 0 for yen. @throws {DomainError} UNKNOWN_UNIT: no such currency */
+export function minorDigits(currency: string): number {
+	try {
+		return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+	} catch {
+		throw new DomainError(
+			'UNKNOWN_UNIT',
+			'currency',
+			`"${currency}" is no currency; it has three letters, such as EUR.`
+		);
+	}
+}
+
+/** Money as a person writes it, "12.50" or "12,5", in whole minor units; undefined where it is none. */
+export function readMoney(text: string, currency: string): number | undefined {
+	const bare = text.replace(new RegExp(`${currency}|[€$£¥]|Kč`, 'gi'), '').trim();
+	const read = readNumber(bare);
+	if (!read || bare.slice(read.length).trim() !== '' || !(read.value < 1e7)) return undefined;
+	return Math.round(read.value * 10 ** minorDigits(currency));
+}
+
+/** Minor units in words: "€12.50". */
+export function sayMoney(minor: number, currency: string): string {
+	const digits = minorDigits(currency);
+	return new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(
+		minor / 10 ** digits
+	);
+}
+
+/** Minor units as they stand in a field: "12.50". */
+export const editMoney = (minor: number, currency: string): string =>
+	(minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
