@@ -14,12 +14,13 @@ export function minorDigits(currency: string): number {
 	}
 }
 
-/** Money as a person writes it, "12.50" or "12,5", in whole minor units; undefined where it is none. */
-export function readMoney(text: string, currency: string): number | undefined {
+/** Money as a person writes it, "12.50" or "12,5", in minor units; undefined where it is none. A price to a unit keeps its parts. */
+export function readMoney(text: string, currency: string, parts = false): number | undefined {
 	const bare = text.replace(new RegExp(`${currency}|[€$£¥]|Kč`, 'gi'), '').trim();
 	const read = readNumber(bare);
 	if (!read || bare.slice(read.length).trim() !== '' || !(read.value < 1e7)) return undefined;
-	return Math.round(read.value * 10 ** minorDigits(currency));
+	const minor = read.value * 10 ** minorDigits(currency);
+	return parts ? Number(minor.toFixed(4)) : Math.round(minor);
 }
 
 /** Minor units in words: "€12.50". */
@@ -32,4 +33,6 @@ export function sayMoney(minor: number, currency: string): string {
 
 /** Minor units as they stand in a field: "12.50". */
 export const editMoney = (minor: number, currency: string): string =>
-	(minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+	(minor / 10 ** minorDigits(currency)).toFixed(
+		Number.isInteger(minor) ? minorDigits(currency) : minorDigits(currency) + 2
+	);

@@ -12,12 +12,59 @@ import { household } from './db/schema';
 import { AppError, asAppError } from './errors';
 import { echoOf } from './haul';
 import { labelSheet, wrap, type Label } from './labels/label-sheet';
+import { readMeans, readPrices } from './means';
 import { decimalWithin, formOf, line, measureWithin, parse, readJson, weightWithin } from './parse';
 import { storesFor } from './stores';
 import { resolveHousehold } from './stores/households';
 
 const one = <T>(schema: Joi.Schema, value: unknown): T =>
 	parse(Joi.object<{ x: T }>({ x: schema.required().label('It') }), { x: value }).x;
+
+describe('the dryer, the day and the prices', () => {
+	const means = {
+		dryerTrays: '8',
+		dryerTrayAreaM2: '0.1',
+		dryerPowerW: '600',
+		dryerHeater: 'back',
+		roomHumidity: '55',
+		cannerQuarts: '7',
+		iceKgDay: '3',
+		handsHDay: '2.5'
+	};
+	const prices = { currency: 'eur', energyPrice: '0.314', hourRate: '6', bagPrice: '0,09', lidPrice: '0.14' };
+	it('are read in the household’s units, shares as shares, money in minor units', () => {
+		expect(readMeans(means, 'metric')).toMatchObject({
+			dryerTrays: 8,
+			dryerTrayAreaM2: 0.1,
+			roomHumidity: 0.55,
+			handsHDay: 2.5
+		});
+		expect(readMeans({ ...means, dryerTrayAreaM2: '155', iceKgDay: '2.2 lb' }, 'us').iceKgDay).toBeCloseTo(0.998, 2);
+		expect(readPrices(prices)).toEqual({
+			currency: 'EUR',
+			energyPrice: 31.4,
+			hourRate: 600,
+			bagPrice: 9,
+			lidPrice: 14
+		});
+	});
+	it('name every fault', () => {
+		const faults = (work: () => unknown) => {
+			try {
+				work();
+			} catch (error) {
+				return asAppError(error)?.faults.map((f) => f.field);
+			}
+			return undefined;
+		};
+		expect(faults(() => readMeans({ ...means, dryerTrays: '-1', roomHumidity: '200' }, 'metric'))).toEqual([
+			'dryerTrays',
+			'roomHumidity'
+		]);
+		expect(faults(() => readPrices({ ...prices, currency: 'E1' }))).toEqual(['currency']);
+		expect(faults(() => readPrices({ ...prices, bagPrice: 'free', lidPrice: '-2' }))).toEqual(['bagPrice', 'lidPrice']);
+	});
+});
 
 describe('what comes in', () => {
 	it('names every fault at once, in words, and says that nothing was saved', () => {

@@ -11,6 +11,7 @@ import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$li
 import { action, page } from '$lib/server/respond';
 import { newHousehold } from '$lib/server/stores/households';
 import { once } from '$lib/server/stores/once';
+import { readMeans, readPrices } from '$lib/server/means';
 import { dateIn } from '$core/freezing/keep';
 import { demo } from '$demo/household';
 import { fillDemo } from '$demo/load';
@@ -60,7 +61,20 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 				trays: h.trays,
 				trayAreaM2: h.trayAreaM2,
 				tapC: h.tapC,
-				roomC: h.roomC
+				roomC: h.roomC,
+				roomHumidity: h.roomHumidity,
+				dryerTrays: h.dryerTrays,
+				dryerTrayAreaM2: h.dryerTrayAreaM2,
+				dryerPowerW: h.dryerPowerW,
+				dryerHeater: h.dryerHeater,
+				cannerQuarts: h.cannerQuarts,
+				iceKgDay: h.iceKgDay,
+				handsHDay: h.handsHDay,
+				currency: h.currency,
+				energyPrice: h.energyPrice,
+				hourRate: h.hourRate,
+				bagPrice: h.bagPrice,
+				lidPrice: h.lidPrice
 			},
 			boil_C: h.altitudeM === null ? null : boilingPoint_C(h.altitudeM),
 			places,
@@ -189,6 +203,18 @@ export const actions: Actions = {
 				roomC: Number(v.roomC)
 			});
 			return saved('Ice, basins and trays');
+		}),
+
+	means: (event) =>
+		action(event, async (fields) => {
+			await event.locals.stores.home.update(readMeans(fields, event.locals.household.units));
+			return saved('Dryer, canner and day');
+		}),
+
+	prices: (event) =>
+		action(event, async (fields) => {
+			await event.locals.stores.home.update(readPrices(fields));
+			return saved('Prices');
 		}),
 
 	pot: (event) =>

@@ -3,6 +3,7 @@
 	import { sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
 	import { editMeasure, fieldUnit } from '$core/quantities/parse-measure';
 	import Altitude from '$lib/ui/kitchen/altitude.svelte';
+	import Means from '$lib/ui/kitchen/means.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, type Failed } from '$lib/ui/notice/types';
@@ -162,6 +163,8 @@
 			<button class="btn col-span-full justify-self-start">Save ice, basins, trays</button>
 		</form>
 	</section>
+
+	<Means {k} {units} {failed} />
 
 	<section id="pots">
 		<h2 class="text-xl">Pots and burners</h2>

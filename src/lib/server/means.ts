@@ -1,0 +1,87 @@
+import Joi from 'joi';
+import type { Units } from '$core/quantities/format';
+import { minorDigits, readMoney } from '$core/quantities/money';
+import { DomainError } from '$core/errors';
+import { AppError } from './errors';
+import { decimalWithin, line, measureWithin, parse } from './parse';
+
+/** The dryer, the canner's size, the room's air and a usual day, as the form has them. @throws {AppError} 400 */
+export function readMeans(fields: Record<string, string>, units: Units) {
+	const v = parse(
+		Joi.object<{
+			dryerTrays: number;
+			dryerTrayAreaM2: number;
+			dryerPowerW: number;
+			dryerHeater: 'bottom' | 'top' | 'back';
+			roomHumidity: number;
+			cannerQuarts: number;
+			iceKgDay: number;
+			handsHDay: number;
+		}>({
+			dryerTrays: Joi.number().integer().min(0).max(60).required().label('The dryer’s trays'),
+			dryerTrayAreaM2: measureWithin('area', units, 0.01, 2).required().label('The area of a dryer’s tray'),
+			dryerPowerW: decimalWithin(20, 10_000).required().label('What the dryer draws'),
+			dryerHeater: Joi.string().valid('bottom', 'top', 'back').required().label('Where its heater is'),
+			roomHumidity: decimalWithin(5, 100).required().label('The humidity'),
+			cannerQuarts: Joi.number().integer().min(1).max(40).required().label('Quarts in the canner'),
+			iceKgDay: measureWithin('weight', units, 0, 500).required().label('The ice that comes in a day'),
+			handsHDay: decimalWithin(0, 24).required().label('Hours on a usual day')
+		}),
+		fields
+	);
+	return {
+		...v,
+		dryerTrayAreaM2: Number(v.dryerTrayAreaM2),
+		dryerPowerW: Number(v.dryerPowerW),
+		roomHumidity: Number(v.roomHumidity) / 100,
+		iceKgDay: Number(v.iceKgDay),
+		handsHDay: Number(v.handsHDay)
+	};
+}
+
+const moneys = ['energyPrice', 'hourRate', 'bagPrice', 'lidPrice'] as const;
+
+/** Prices in whole minor units of the currency. @throws {AppError} 400: no such currency, or no amount; every one is named */
+export function readPrices(fields: Record<string, string>) {
+	const labels = {
+		energyPrice: 'A kilowatt-hour',
+		hourRate: 'An own hour',
+		bagPrice: 'A bag',
+		lidPrice: 'A lid'
+	} as const;
+	const v = parse(
+		Joi.object<Record<(typeof moneys)[number] | 'currency', string>>({
+			currency: Joi.string()
+				.trim()
+				.uppercase()
+				.pattern(/^[A-Z]{3}$/)
+				.required()
+				.label('The currency')
+				.messages({ 'string.pattern.base': '{{#label}} has three letters, such as EUR' }),
+			...Object.fromEntries(moneys.map((name) => [name, line(20).required().label(labels[name])]))
+		}),
+		fields
+	);
+	try {
+		minorDigits(v.currency);
+	} catch (thrown) {
+		if (!(thrown instanceof DomainError)) throw thrown;
+		throw new AppError(400, 'BAD_INPUT', `${thrown.message} Nothing was saved.`, [
+			{ field: 'currency', message: thrown.message }
+		]);
+	}
+	const read = moneys.map((name) => [name, readMoney(v[name], v.currency, name === 'energyPrice')] as const);
+	const wrong = read.filter(([, minor]) => minor === undefined).map(([name]) => name);
+	if (wrong.length > 0)
+		throw new AppError(
+			400,
+			'BAD_INPUT',
+			`${wrong.map((name) => labels[name]).join(', ')}: write money such as 0.31. Nothing was saved.`,
+			wrong.map((field) => ({ field, message: 'Such as 0.31.' }))
+		);
+	const prices = Object.fromEntries(read.map(([name, minor]) => [name, minor ?? 0])) as Record<
+		(typeof moneys)[number],
+		number
+	>;
+	return { currency: v.currency, ...prices };
+}
