@@ -26,6 +26,8 @@ export interface CannerLoad {
 }
 export interface CannerLoads {
 	readonly kind: 'loads';
+	/** Which process it is of. */
+	readonly method: TestedProcess['method'];
 	readonly perLoad: number;
 	readonly loads: readonly CannerLoad[];
 	readonly elapsed_s: number;
@@ -86,6 +88,7 @@ export function cannerLoads(input: CannerLoadsInput): CannerLoads {
 	const last = loads.at(-1);
 	return {
 		kind: 'loads',
+		method: process.method,
 		perLoad,
 		loads,
 		elapsed_s: last?.to_s ?? 0,

@@ -80,8 +80,12 @@ export function glance(input: GlanceInput): Glance {
 	list.push(dry.kind === 'refused' ? { ...dry, id: 'dry', way: 'dry', name: 'Dry' } : dried(input, dry));
 	if ('kind' in cans.plain) list.push({ ...cans.plain, id: 'can', way: 'can', name: 'Into jars as it is' });
 	else {
-		const wanted = cans.plain.filter((c) => input.style === undefined || c.style === input.style);
-		list.push(...(wanted.length > 0 ? wanted : cans.plain).flatMap((c) => canned(input, c)));
+		// One line a product, in the style that was chosen, else the first that is tested.
+		for (const product of new Set(cans.plain.map((c) => c.product.id))) {
+			const styles = cans.plain.filter((c) => c.product.id === product);
+			const chosen = styles.find((c) => c.style === input.style) ?? styles[0];
+			if (chosen) list.push(...canned(input, chosen));
+		}
 	}
 	return list;
 }
@@ -152,7 +156,6 @@ const keepPerLitre_W = ({ freezer_L, room_C, freezer_C }: Kitchen): number => {
 };
 
 function dried(input: GlanceInput, way: DryWay): GlanceWay {
-	const { kitchen } = input;
 	return priced(input, {
 		id: 'dry',
 		store: way.time.asPrinted ? 'freezer' : 'shelf',

@@ -23,7 +23,8 @@ export const shownGlance = (list: Glance) =>
 		return {
 			...rest,
 			loads: loads
-				? { perLoad: loads.perLoad, lids: loads.lids, loads: loads.loads.map((l) => ({ jars: l.jars, seconds: l.to_s - l.from_s, steps: l.steps })) }
+				? { method: loads.method,
+						perLoad: loads.perLoad, lids: loads.lids, loads: loads.loads.map((l) => ({ jars: l.jars, seconds: l.to_s - l.from_s, steps: l.steps })) }
 				: null
 		};
 	}); // prettier-ignore

@@ -4,6 +4,7 @@ import { foodById } from '$core/foods/find-food';
 import { AppError } from '$lib/server/errors';
 import { echoOf, formWords, freshnessOf, knownFood, placeFor, readHaul } from '$lib/server/haul';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -47,6 +48,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			steps,
 			key: uuidv7(),
 			typed: url.searchParams.get('say') ?? '',
+			more: await moreOf(stores, url.searchParams, now, locals.household.zone),
 			today: now.getTime()
 		};
 	});

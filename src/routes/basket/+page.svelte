@@ -7,6 +7,7 @@
 	import { sayWeight } from '$core/quantities/format';
 	import { HaulLine, type Echo } from '$lib/ui/haul/echo-state.svelte';
 	import DayCells from '$lib/ui/haul/day-cells.svelte';
+	import TakeOn from '$lib/ui/haul/take-on.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
@@ -234,6 +235,7 @@
 		</tbody>
 	</table>
 {/if}
+<TakeOn asked={data.more.asked} answer={data.more.answer} {units} />
 {#if data.steps.length > 0}
 	<form
 		method="POST"

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import {
 		sayCount,
-		sayDuration,
 		sayFraction,
 		sayMinutes,
 		sayTemperature,

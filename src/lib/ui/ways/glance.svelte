@@ -110,7 +110,9 @@
 							>{sayDuration(w.hands_s)}{#if quickest === w.id}<span class="best">least</span>{/if}</td
 						>
 						<td data-label="Start to away"
-							>{sayDuration(w.elapsed_s)}{#if soonest === w.id}<span class="best">soonest</span>{/if}</td
+							>{w.elapsed_s > 36_000
+								? `about ${Math.round(w.elapsed_s / 3600)} h`
+								: sayDuration(w.elapsed_s)}{#if soonest === w.id}<span class="best">soonest</span>{/if}</td
 						>
 						<td data-label="Energy"
 							>{kWh(w.energy_kWh)}<span class="sub"

@@ -51,7 +51,9 @@
 	{#if loads && first}
 		<details class="mt-1">
 			<summary class="text-[15px]"
-				>on the clock: {loads.loads.map((l) => l.jars).join(' + ')} jars, about {sayDuration(whole_s)}, {loads.lids} lids</summary
+				>on the clock, {loads.method === 'pressure' ? 'under pressure' : 'in boiling water'}: {loads.loads
+					.map((l) => l.jars)
+					.join(' + ')} jars, about {sayDuration(whole_s)}, {loads.lids} lids</summary
 			>
 			<ol class="mt-1 max-w-3xl text-[15px]">
 				{#each first.steps as s (s.name)}

@@ -4,7 +4,9 @@
 	import { withChoice } from './address';
 	import NotAdvised from './not-advised.svelte';
 	import JarWay from './jar-way.svelte';
+	import type { ComponentProps } from 'svelte';
 	import Chips from './chips.svelte';
+	import Gather from './gather.svelte';
 	import type { GlanceRow, JarWays } from './types';
 
 	let {
@@ -14,6 +16,8 @@
 		gauge,
 		style,
 		glance,
+		gather,
+		zone,
 		units
 	}: {
 		jars: JarWays;
@@ -23,6 +27,8 @@
 		/** Hot or raw pack, where one was chosen. */
 		style: string | null;
 		glance: readonly GlanceRow[];
+		gather: ComponentProps<typeof Gather>['gather'] | null;
+		zone: string;
 		units: Units;
 	} = $props();
 	const styles = $derived(new Set(jars.plain.flatMap((w) => w.styles.split(' or '))));
@@ -30,7 +36,9 @@
 		style && styles.has(style) ? jars.plain.filter((w) => w.styles.split(' or ').includes(style)) : jars.plain
 	);
 	const loadsOf = (id: string) => {
-		const row = glance.find((g) => g.id === `can-${id}`);
+		// Hot and raw in one line have the same times; the list has one of them.
+		const product = id.split(':')[0];
+		const row = glance.find((g) => g.id.startsWith(`can-${product}:`));
 		return row?.kind === 'way' ? row.loads : null;
 	};
 	const sizes = ['half-pint', 'pint', 'quart'] as const;
@@ -90,6 +98,7 @@
 			/>
 		</div>
 	{/if}
+	{#if gather}<Gather {gather} {zone} {units} />{/if}
 	{#if jars.refused}
 		<NotAdvised {title} refusal={jars.refused} />
 	{/if}

@@ -83,6 +83,7 @@ export type GlanceRow =
 
 /** Canner loads on the clock. */
 export interface JarLoads {
+	readonly method: 'boiling-water' | 'pressure';
 	readonly perLoad: number;
 	readonly lids: number;
 	readonly loads: readonly {

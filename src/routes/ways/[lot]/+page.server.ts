@@ -6,6 +6,7 @@ import { planRun } from '$core/runs/plan';
 import { blanchRules, freezingRules } from '$reference/rules';
 import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
+import { dryerCompany, gatheringToward } from '$lib/server/around';
 import { freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
 import { formWords, freshnessOf } from '$lib/server/haul';
@@ -24,6 +25,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			query,
 			locals.now
 		);
+		const basket = await locals.stores.stock.basket();
 		const fresh = freshnessOf(lot, place);
 		return {
 			title: `Ways for ${lot.title}`,
@@ -56,6 +58,8 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			jar,
 			glance: shownGlance(list),
 			dry: shownDry(dry),
+			company: dryerCompany(dry, { id: lot.id, food: food.id }, basket, kitchen),
+			gather: gatheringToward(jars, food.id, basket, kitchen, locals.now),
 			quality: qualityOf(food, ways.ways, dry, list),
 			freezing: freezerAsks({ food, food_C, kitchen, freeze: ways.ways, pack_mm: query.pack }),
 			currency: kitchen.prices.currency,

@@ -7,6 +7,7 @@
 	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
 	import NotAdvised from '$lib/ui/ways/not-advised.svelte';
 	import Dryer from '$lib/ui/ways/dryer.svelte';
+	import DryerCompany from '$lib/ui/ways/dryer-company.svelte';
 	import FreezerCharts from '$lib/ui/ways/freezer-charts.svelte';
 	import Glance from '$lib/ui/ways/glance.svelte';
 	import Jars from '$lib/ui/ways/jars.svelte';
@@ -299,11 +300,14 @@
 {/if}
 
 <Dryer dry={data.dry} chosen={data.chosen} {units} />
+{#if data.company}<DryerCompany company={data.company} name={data.lot.name} {units} />{/if}
 
 <Jars
 	jars={data.jars}
 	style={data.chosen.style}
 	glance={data.glance}
+	gather={data.gather}
+	zone={data.household.zone}
 	jar={data.jar}
 	altitude_m={data.household.altitude_m}
 	gauge={data.gauge}

@@ -1,0 +1,101 @@
+import { gathering } from '$core/canning/gathering';
+import { apart, mixedLoad, type DryerItem } from '$core/drying/mixed-load';
+import { dryingRowFor, dryingTime } from '$core/drying/drying-time';
+import { foodById } from '$core/foods/find-food';
+import type { CanWays } from '$core/ways/can-ways';
+import type { DryWay } from '$core/ways/dry-ways';
+import { cannerCapacity } from '$core/ways/glance';
+import type { Kitchen } from '$core/ways/kitchen';
+import type { Refusal } from '$core/errors';
+import { freshnessOf } from './haul';
+import type { Stores } from './stores';
+
+type BasketLot = Awaited<ReturnType<Stores['stock']['basket']>>[number];
+
+/** Who of the basket may share the dryer with an item: on which trays, when each comes off, what sets the end; and who may not. */
+export function dryerCompany(
+	dry: DryWay | Refusal,
+	self: { id: string; food: string },
+	basket: readonly BasketLot[],
+	kitchen: Kitchen
+) {
+	if (dry.kind === 'refused') return null;
+	const own: DryerItem = {
+		food: dry.look.food,
+		row: dry.row,
+		trays: dry.trays.needed,
+		hours: dry.time.hours,
+		interval_h: dry.time.interval_h
+	};
+	const others = basket
+		.filter(({ lot }) => lot.id !== self.id && lot.food !== self.food)
+		.flatMap(({ lot, grams }) => {
+			const food = foodById(lot.food);
+			const row = food && dryingRowFor(food);
+			if (!food || !row) return [];
+			const time = dryingTime({ food, row, room_C: kitchen.room_C, room_humidity: kitchen.room_humidity });
+			if (time.kind === 'refused') return [];
+			const share = Object.values(food.cuts[0]?.yields ?? {})[0]?.value ?? 1;
+			const trays = Math.max(1, Math.ceil(((grams / 1000) * share) / dry.trays.perTray_kg));
+			const item: DryerItem = { food, row, trays, hours: time.hours, interval_h: time.interval_h };
+			return [{ name: lot.title, item, kept: apart(own, item) }];
+		});
+	const may = others.filter((o) => o.kept === undefined);
+	const load = mixedLoad([own, ...may.map((o) => o.item)], dry.dryer);
+	// The run that holds the end of the own trays: room left there is what others can use.
+	const run = [...load.runs].reverse().find((r) => r.places.some((p) => p.item === own));
+	const nameOf = (item: DryerItem) =>
+		item === own ? null : (may.find((o) => o.item === item)?.name ?? item.food.name);
+	return {
+		apart: others.flatMap((o) => (o.kept ? [{ name: o.name, reason: o.kept.reason, safety: o.kept.safety }] : [])),
+		may: may.map((o) => o.name),
+		run:
+			run && run.places.length > 1
+				? {
+						air_C: run.air_C,
+						places: run.places.map((p) => ({
+							name: nameOf(p.item),
+							trays: [...p.trays],
+							pull_h: p.pull_h,
+							ends: p.endsTheRun
+						}))
+					}
+				: null,
+		words: load.words
+	};
+}
+
+/** Pickings of a food toward the first product's canner load; null where the guide prints no weight to a jar. */
+export function gatheringToward(
+	jars: CanWays,
+	food: string,
+	basket: readonly BasketLot[],
+	kitchen: Kitchen,
+	now: Date
+) {
+	if ('kind' in jars.plain) return null;
+	const way = jars.plain.find((w) => w.jars !== undefined);
+	if (!way?.jars) return null;
+	const perLoad = cannerCapacity(kitchen, way.jar);
+	const need_kg = (way.jars.perJar_g * perLoad) / 1000;
+	const lots = basket.filter(({ lot }) => lot.food === food);
+	const pickings = lots.map(({ lot, grams, place }) => ({
+		at: Math.min(now.getTime(), lot.since.getTime()),
+		kg: grams / 1000,
+		bestBy: freshnessOf(lot, place).bestBy
+	}));
+	const g = gathering({ need_kg, pickings, now: now.getTime() });
+	return {
+		product: way.product.name,
+		jar: way.jar,
+		perLoad,
+		need_kg,
+		have_kg: g.have_kg,
+		short_kg: g.short_kg,
+		pickings: pickings.length,
+		deadline: g.deadline,
+		fills: g.fills,
+		verdict: g.verdict,
+		words: g.words
+	};
+}
