@@ -80,7 +80,7 @@ test('every number of every page has its amount, its unit and its source', async
 	expect(unique.filter((p) => p.startsWith('/tables/ratio/')).length).toBeGreaterThanOrEqual(60);
 	const { lines, wrong } = await page.evaluate(async (all) => {
 		const units =
-			/°[CF]|mm|cm|\bin\b|kg|\bg\b|\blb\b|oz|ml|\bL\b|cups?|tbsp|tsp|pints?|quarts?|gallons?|\bh\b|min\b|\bs\b|days?|weeks?|months?|years?|%|kPa|psi|Pa|mTorr|cc|to 1|times|jars?|ft|\bm\b|feet|at once|none|W\//;
+			/°[CF]|mm|cm|\bin\b|kg|\bg\b|\blb\b|oz|ml|\bL\b|cups?|tbsp|tsp|pints?|quarts?|gallons?|\bh\b|min\b|\bs\b|days?|weeks?|months?|years?|%|kPa|psi|Pa|mTorr|cc|to 1|times|jars?|ft|\bm\b|feet|at once|none|W\/|kJ\/|as a power/;
 		const bare = /pH|water activity|Done below|Low in acid above/i;
 		const wrong: string[] = [];
 		let lines = 0;

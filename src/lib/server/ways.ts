@@ -129,7 +129,14 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		now: now.getTime()
 	});
 	const food_C = Math.min(30, Math.max(1, place.tempC));
-	const shopPerKg = query.shop === undefined ? undefined : money(query.shop, 'shop', kitchen.prices.currency);
+	// What is no money is left out and said: the ways are worked out all the same, and what was typed stays.
+	const money = (text: string | undefined) =>
+		text === undefined ? undefined : readMoney(text, kitchen.prices.currency);
+	const shopPerKg = money(query.shop);
+	const paid = money(query.paid);
+	const noMoney = (['paid', 'shop'] as const).filter(
+		(name) => query[name] !== undefined && money(query[name]) === undefined
+	);
 	const list = glance({
 		kitchen,
 		grams: shown_g,
@@ -138,21 +145,8 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		dry,
 		cans: jars,
 		...(query.style ? { style: query.style } : {}),
-		paid: query.paid === undefined ? 0 : money(query.paid, 'paid', kitchen.prices.currency),
+		paid: paid ?? 0,
 		...(shopPerKg === undefined ? {} : { shopPerKg })
 	});
-	return { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list };
-}
-
-/** Money as typed, in minor units. @throws {AppError} 400 */
-function money(text: string, field: string, currency: string): number {
-	const minor = readMoney(text, currency);
-	if (minor === undefined)
-		throw new AppError(
-			400,
-			'BAD_INPUT',
-			`"${text}" is no amount of money; write it such as 12.50. Nothing was changed.`,
-			[{ field, message: 'Such as 12.50.' }]
-		);
-	return minor;
+	return { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list, noMoney };
 }

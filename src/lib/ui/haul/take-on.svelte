@@ -65,7 +65,8 @@
 								><b class="head text-xl">{w.missing ? '–' : sayWeight(w.kg * 1000, units)}</b></td
 							>
 							<td class="text-[15px] text-soft">
-								{#if w.missing}<b class="text-amber">{w.missing}</b>{:else if w.ends}{w.ends} first{#if w.next}, then {w.next}{/if}{/if}
+								{#if w.missing}<b class="text-amber">{w.missing}</b>{:else if w.ends}ends with {w.ends}{#if w.next},
+										then {w.next}{/if}{/if}
 							</td>
 						</tr>
 					{:else}<tr><td>There is no way of keeping it here.</td></tr>{/each}

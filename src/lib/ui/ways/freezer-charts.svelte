@@ -99,7 +99,7 @@
 
 <div class="mt-5 grid gap-8 lg:grid-cols-2">
 	<div class="min-w-0">
-		<Chips label="a pack" name="pack" value={asks.pack_mm === null ? '' : String(asks.pack_mm)} {options} />
+		<Chips label="frozen as" name="pack" value={asks.pack_mm === null ? '' : String(asks.pack_mm)} {options} />
 		<div class="mt-3">
 			{@render work(
 				curves,
@@ -108,7 +108,7 @@
 			)}
 			{#if lines.length > 0}
 				<LineChart
-					title="In the middle of a pack"
+					title="The temperature inside"
 					says={saysCurve}
 					xName="hours"
 					yName="°C"

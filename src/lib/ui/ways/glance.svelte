@@ -13,6 +13,7 @@
 		currency,
 		paid,
 		shop,
+		noMoney,
 		units
 	}: { list: readonly GlanceRow[]; currency: string; paid: string; shop: string; units: Units } = $props();
 	type Open = Extract<GlanceRow, { kind: 'way' }>;
@@ -50,6 +51,7 @@
 				><span>paid for it, {currency}</span><input
 					class="w-28"
 					name="paid"
+					aria-invalid={noMoney.includes('paid') ? 'true' : undefined}
 					inputmode="decimal"
 					autocomplete="off"
 					value={paid}
@@ -61,6 +63,7 @@
 				><span>a shop’s price a kilo</span><input
 					class="w-28"
 					name="shop"
+					aria-invalid={noMoney.includes('shop') ? 'true' : undefined}
 					inputmode="decimal"
 					autocomplete="off"
 					value={shop}
@@ -72,9 +75,12 @@
 					{name}
 					{value}
 				/>{/each}
-			<noscript><button class="btn">Work it out</button></noscript>
+			<noscript><button class="btn">Reckon the cost</button></noscript>
 		</form>
 	</div>
+	{#if noMoney.length > 0}<p class="mt-2 font-semibold text-amber" role="alert">
+			“{noMoney.includes('paid') ? paid : shop}” is no amount of money; write it such as 12.50. It is left out here.
+		</p>{/if}
 	<table class="glance w-full">
 		<caption class="sr-only">Every way of keeping it, with what it takes and what it costs</caption>
 		<thead>

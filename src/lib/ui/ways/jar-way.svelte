@@ -57,7 +57,7 @@
 			>
 			<ol class="mt-1 max-w-3xl text-[15px]">
 				{#each first.steps as s (s.name)}
-					<li class="grid grid-cols-[7rem_5.5rem_1fr] gap-x-3 border-t border-line py-1">
+					<li class="grid grid-cols-[7rem_6.5rem_1fr] gap-x-3 border-t border-line py-1">
 						<span class="first-letter:uppercase">{s.name}</span>
 						<b class={s.kind === 'published' ? 'head' : 'font-normal text-soft'}
 							>{s.kind === 'published' ? '' : 'about '}{sayDuration(s.seconds)}</b

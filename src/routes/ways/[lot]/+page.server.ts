@@ -19,12 +19,8 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
 		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
-		const { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list } = await waysFor(
-			locals.stores,
-			params.lot,
-			query,
-			locals.now
-		);
+		const { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list, noMoney } =
+			await waysFor(locals.stores, params.lot, query, locals.now);
 		const basket = await locals.stores.stock.basket();
 		const fresh = freshnessOf(lot, place);
 		return {
@@ -63,6 +59,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			quality: qualityOf(food, ways.ways, dry, list),
 			freezing: freezerAsks({ food, food_C, kitchen, freeze: ways.ways, pack_mm: query.pack }),
 			currency: kitchen.prices.currency,
+			noMoney,
 			chosen: {
 				mm: query.mm ?? null,
 				skin: query.skin ?? null,

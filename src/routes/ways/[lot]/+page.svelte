@@ -138,7 +138,14 @@
 	<noscript><button class="btn">Work it out</button></noscript>
 </form>
 
-<Glance list={data.glance} currency={data.currency} paid={data.chosen.paid} shop={data.chosen.shop} {units} />
+<Glance
+	list={data.glance}
+	noMoney={data.noMoney}
+	currency={data.currency}
+	paid={data.chosen.paid}
+	shop={data.chosen.shop}
+	{units}
+/>
 
 <h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
 {#if open.length > 0}

@@ -1,0 +1,192 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, hydrated, test } from './help';
+
+/** To the Ways of an item of the demo's basket. */
+async function ways(page: Page, item: string): Promise<void> {
+	await page.goto('/basket');
+	await page.getByRole('link', { name: `Ways for ${item}` }).click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+}
+const list = (page: Page) => page.getByRole('region', { name: 'All ways, for the whole of it' });
+const dryer = (page: Page) => page.getByRole('region', { name: 'Into the dryer' });
+const hours = async (page: Page) =>
+	Number(((await dryer(page).locator('b.head').first().innerText()).match(/\d+/) ?? ['0'])[0]);
+
+test('every way stands beside the others, with what it takes and costs; choices survive a reload', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await ways(page, 'tomatoes');
+	const rows = list(page).getByRole('row');
+	await expect(rows.filter({ hasText: 'Freeze raw' })).toContainText(/packs/);
+	await expect(rows.filter({ hasText: 'Blanch and dry' })).toContainText(/jars.*kWh/);
+	await expect(rows.filter({ hasText: 'Tomatoes, crushed' })).toContainText(/none to keep/);
+	await page.getByLabel('paid for it, EUR').fill('9');
+	await page.getByLabel('paid for it, EUR').blur();
+	await expect(page).toHaveURL(/paid=9/);
+	await page.getByLabel('a shop’s price a kilo').fill('2,40');
+	await page.getByLabel('a shop’s price a kilo').blur();
+	await expect(page).toHaveURL(/shop=2/);
+	await expect(
+		list(page)
+			.getByText(/under the shop|over the shop/)
+			.first()
+	).toBeVisible();
+	const before = await rows.filter({ hasText: 'Freeze raw' }).innerText();
+	await page.reload();
+	await hydrated(page);
+	expect(await rows.filter({ hasText: 'Freeze raw' }).innerText()).toBe(before);
+	// A price that is none is said, and what was typed stays.
+	await page.goto(page.url().replace(/paid=9/, 'paid=cheap'));
+	await expect(list(page).getByRole('alert')).toContainText('“cheap” is no amount of money');
+	await expect(page.getByLabel('paid for it, EUR')).toHaveValue('cheap');
+});
+
+test('thickness, skin and blanching move the dryer’s hours at once, and stay in the address', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await ways(page, 'courgettes');
+	const printed = await hours(page);
+	await dryer(page).getByRole('link', { name: '12 mm', exact: true }).click();
+	await expect(page).toHaveURL(/mm=12/);
+	await expect.poll(() => hours(page)).toBeGreaterThan(printed);
+	const thick = await hours(page);
+	await page.reload();
+	await hydrated(page);
+	expect(await hours(page)).toBe(thick);
+	await dryer(page)
+		.getByRole('link', { name: /^no, soon used/ })
+		.click();
+	await expect(page).toHaveURL(/mm=12.*blanch=no|blanch=no.*mm=12/);
+	await expect.poll(() => hours(page)).toBeGreaterThan(thick);
+	await expect(dryer(page)).toContainText('use it within a month');
+	// The curve says the same in words, and as a table.
+	await expect(dryer(page).getByRole('img')).toHaveAccessibleName(/Of 100 g that go on, \d+ g are left/);
+	await dryer(page).getByText('as a table').click();
+	await expect(dryer(page).getByRole('table', { name: 'What is left on the tray' })).toContainText('100');
+});
+
+test('the pack and the freezer are solved off the page, drawn and said; thicker takes longer', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await ways(page, 'runner beans');
+	const chart = page.getByRole('figure', { name: 'The temperature inside' });
+	await expect(chart).toContainText(/hard to the middle after .*8 cm brick: /);
+	const loose = await chart.locator('p').first().innerText();
+	await page.getByRole('group', { name: 'frozen as' }).getByRole('link', { name: '50 mm thick' }).click();
+	await expect(page).toHaveURL(/pack=50/);
+	await expect(chart).toContainText('a pack 50 mm thick: hard to the middle after');
+	expect(await chart.locator('p').first().innerText()).not.toBe(loose);
+	const week = page.getByRole('figure', { name: 'The freezer over days' });
+	await expect(week).toContainText(/packs of 500 g, a day apart.*warmest old pack gets to −1[2-9]/s);
+	await week.getByText('as a table').click();
+	await expect(week.getByRole('table')).toContainText('−1');
+});
+
+test('long work shows that it works, is stopped, and is begun again', async ({ page, home }) => {
+	void home;
+	// The worker's code comes late, as on a slow connection.
+	await page.route(/workers\/.*\.js/, async (route) => {
+		await new Promise((done) => setTimeout(done, 2500));
+		await route.continue();
+	});
+	await ways(page, 'runner beans');
+	const working = page.getByRole('status').filter({ hasText: 'Working out the freezer over days' });
+	await expect(working.getByRole('progressbar')).toBeVisible();
+	await working.getByRole('button', { name: 'Stop' }).click();
+	const stopped = page.getByRole('status').filter({ hasText: 'Stopped.' });
+	await expect(stopped).toBeVisible();
+	await stopped.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByRole('figure', { name: 'The freezer over days' })).toBeVisible({ timeout: 20_000 });
+});
+
+test('hot or raw, loads on the clock, and pickings toward a load', async ({ page, home, quiet }) => {
+	void home;
+	void quiet;
+	await ways(page, 'tomatoes');
+	const jars = page.getByRole('region', { name: 'Into jars' });
+	await expect(jars).toContainText(/A load of 7 quarts, .*takes/);
+	await jars.getByRole('group', { name: 'packed' }).getByRole('link', { name: 'raw', exact: true }).click();
+	await expect(page).toHaveURL(/style=raw/);
+	await expect(jars.getByRole('heading', { name: /hot pack$/ })).toHaveCount(0);
+	await jars
+		.getByText(/^on the clock/)
+		.first()
+		.click();
+	await expect(jars.getByRole('list').filter({ hasText: 'process' }).first()).toContainText(/wait/);
+	await expect(dryer(page).locator('xpath=following-sibling::details[1]')).toContainText(
+		'With what else of the basket?'
+	);
+});
+
+test('before buying: what the kitchen could still take on, by which day, and what ends it', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByText('Could we take more?').click();
+	await page.getByLabel('of what').fill('courgettes');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page).toHaveURL(/more=courgettes/);
+	const table = page.getByRole('table', { name: /^zucchini, in 3 days|^courgettes, in 3 days/ });
+	await expect(table.getByRole('row').nth(1)).toContainText(/kg.*ends with/);
+	await page.getByLabel('of what').fill('brocoly');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByRole('status')).toContainText('Near it: broccoli');
+});
+
+test('the dryer and the prices are kept, and a fault keeps what was typed', async ({ page, home, quiet }) => {
+	void home;
+	void quiet;
+	await page.goto('/kitchen');
+	await hydrated(page);
+	await page.getByLabel('trays of the dryer (0: none)').fill('0');
+	await page.getByRole('button', { name: 'Save dryer, canner, day' }).click();
+	await expect(page.getByText('Dryer, canner and day').last()).toBeVisible();
+	await page.getByLabel('a kilowatt-hour').fill('dear');
+	await page.getByRole('button', { name: 'Save the prices' }).click();
+	await expect(page.getByRole('alert')).toContainText('A kilowatt-hour: write money such as 0.31');
+	await expect(page.getByLabel('a kilowatt-hour')).toHaveValue('dear');
+	await page.getByLabel('a kilowatt-hour').fill('0.4215');
+	await page.getByLabel('currency, three letters').fill('usd');
+	await page.getByRole('button', { name: 'Save the prices' }).click();
+	await page.reload();
+	await expect(page.getByLabel('a kilowatt-hour')).toHaveValue('0.4215');
+	await ways(page, 'courgettes');
+	await expect(list(page)).toContainText('$');
+	await expect(dryer(page)).toContainText('There is no dryer in the Kitchen');
+});
+
+for (const scheme of ['light', 'dark'] as const)
+	test(`Ways with everything open: axe finds nothing, ${scheme}; fits a phone`, async ({ page, home }) => {
+		void home;
+		test.slow();
+		await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+		await ways(page, 'tomatoes');
+		await expect(page.getByRole('figure', { name: 'The freezer over days' })).toBeVisible();
+		await page.evaluate(() => document.querySelectorAll('details').forEach((d) => (d.open = true)));
+		const { violations } = await new AxeBuilder({ page })
+			.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+			.analyze();
+		expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+		await page.setViewportSize({ width: 390, height: 844 });
+		const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+		expect(wide).toBeLessThanOrEqual(0);
+	});
