@@ -15,7 +15,14 @@
 		shop,
 		noMoney,
 		units
-	}: { list: readonly GlanceRow[]; currency: string; paid: string; shop: string; units: Units } = $props();
+	}: {
+		list: readonly GlanceRow[];
+		currency: string;
+		paid: string;
+		shop: string;
+		noMoney: readonly string[];
+		units: Units;
+	} = $props();
 	type Open = Extract<GlanceRow, { kind: 'way' }>;
 	const anchor = { freeze: '#freezer', dry: '#dryer', can: '#jars' } as const;
 	const open = $derived(list.filter((w): w is Open => w.kind === 'way'));
