@@ -4,8 +4,13 @@ import { parseHaul } from './quantities/parse-haul';
 import { tableEntries } from './tables/entries';
 import { foodSections } from './tables/food-sections';
 import { search } from './tables/search';
+import { freezerDays, usualStock } from './freezing/freezer-week';
+import { freezingCurve } from './heat/freezing-curve';
+import { refitDrying } from './drying/drying-refit';
 import { canWays } from './ways/can-ways';
+import { dryWay } from './ways/dry-ways';
 import { freezeWays } from './ways/freeze-ways';
+import { glance } from './ways/glance';
 import { kitchen } from './ways/kitchen.fixture';
 
 const cuts = foodRows.flatMap((food) => food.cuts.map((cut) => ({ food, cut })));
@@ -13,6 +18,9 @@ const items = Array.from({ length: 500 }, (_, i) => ({
 	...(cuts[i % cuts.length] as (typeof cuts)[number]),
 	grams: 500 + i * 37
 }));
+
+const now = 1_787_000_000_000;
+let bench_i = 0;
 
 describe('the core', () => {
 	bench('all ways for 500 items', () => {
@@ -33,6 +41,38 @@ describe('the core', () => {
 			canWays({ food, form: food.forms[0]?.id ?? 'whole', grams, kitchen, jar: 'quart', now: 1_787_000_000_000 });
 		}
 	});
+	bench('all ways for one item, drying, jars and costs among them', () => {
+		const { food, cut, grams } = items[bench_i++ % items.length] as (typeof items)[number];
+		const form = food.forms[0]?.id ?? 'whole';
+		const { ways } = freezeWays({ food, form, grams, food_C: 18, kitchen, choices: { cut: cut.id }, now });
+		const dry = dryWay({ food, form, cut, grams, kitchen, choices: {}, now });
+		const cans = canWays({ food, form, grams, kitchen, jar: 'quart', now });
+		glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 1000 });
+	});
+	bench('the solver, a pack of 10 cm to 1 %', () => {
+		freezingCurve({ food: usualStock, shape: 'slab', size_m: 0.1, start_C: 10, medium_C: -18, h_W_m2K: 8 });
+	});
+	bench('a freezer over a week, 40 packs each for itself', () => {
+		freezerDays({
+			freezer: { litres: 240, set_C: -18, room_C: 22 },
+			old: { kg: 70, start_C: -18 },
+			days: 7,
+			loads: Array.from({ length: 40 }, (_, i) => ({
+				at_h: i,
+				kg: 0.5,
+				pack_kg: 0.5,
+				thickness_m: 0.03,
+				start_C: 15,
+				food: usualStock
+			}))
+		});
+	});
+	bench('a drying forecast learned from three weighings', () => {
+		refitDrying({
+			wet_kg: 1, moistureIn: 0.86, moistureOut: 0.2, prior: { hours: 9, doubt: 0.3 },
+			weighIns: [{ t_h: 2, kg: 0.7 }, { t_h: 4, kg: 0.5 }, { t_h: 6, kg: 0.35 }]
+		});
+	}); // prettier-ignore
 	bench('500 typed lines understood', () => {
 		for (let i = 0; i < 500; i++)
 			parseHaul(`${i + 1} kg ${cuts[i % cuts.length]?.food.name}, soft, fridge`, { own: [], metricCups: true });
