@@ -56,6 +56,13 @@ export const freezerModel = {
 export const coolingModel = {
 	stirred_W_m2K: { value: 500, unit: 'W/(m² K)', at: 'thin liquid, stirred, to the wall', ...practice },
 	still_W_m2K: { value: 100, unit: 'W/(m² K)', at: 'thin liquid at rest, moving by its own warmth', ...practice },
+	open_W_m2K: {
+		value: 4,
+		unit: 'W/(m² K)',
+		at: 'carried by the air itself from an open surface; steam goes off it in proportion',
+		...practice
+	},
+	airHumidity: { value: 0.7, unit: '1', at: 'relative humidity in a fridge', ...practice },
 	shallow_m: {
 		value: 2 * 0.0254,
 		unit: 'm',

@@ -34,6 +34,20 @@ describe('hot food that must get cold', () => {
 		for (const { forecast } of changes) expect(forecast.verdict).toBe('in time');
 		expect(changes.map((c) => c.words).join(' ')).toMatch(/ice water/);
 	});
+	it('lets the steam off an open shallow pan: about the published two hours in the fridge (USDA FSIS: 2 in at most, from memory)', () => {
+		const pan = { ...stock, start_C: 90, vessel: { kind: 'pan', length_m: 0.3, width_m: 0.2, depth_m: 0.05 } as const };
+		const lid = coolHotFood(pan);
+		const open = coolHotFood({ ...pan, open: true });
+		expect(open.first_s).toBeLessThan(lid.first_s / 1.4);
+		expect(open.first_s / 3600).toBeLessThan(2.5);
+		expect(open.whole_s / 3600).toBeLessThan(lid.whole_s / 3600);
+		// A first step by hand: (UA·ΔT + 4·A·0.01378·(p_s − φp_m)) / (ρVc), in W and J/K; steam table (IAPWS): 70.1 kPa at 90 °C.
+		const { at } = open;
+		const UA = 1 / (1 / 100 + 1 / 8);
+		const walls = 0.06 + 1 * 0.05;
+		const steam = 4 * 0.06 * ((0.622 * 2.257e6) / (1006 * 101_325)) * (70_117 - 0.7 * 813);
+		expect((90 - at(20)) / ((20 * (UA * (walls + 0.06) * 86 + steam)) / (3 * 4186))).toBeCloseTo(1, 1);
+	});
 	it('says that thick food wants shallow pans', () => {
 		const stew: CoolingInput = { ...stock, body: 'thick' };
 		expect(coolHotFood(stew).whole_s).toBeGreaterThan(coolHotFood(stock).whole_s);

@@ -4,7 +4,9 @@ import { stepOf } from '../safety/dry';
 import { cFromF } from '../quantities/units';
 import { plantConductivity_W_mK, plantDiffusivity_m2_s } from './food-heat';
 import { waterHeat_J_kgK } from './constants';
+import { steamHeat_J_kg } from './boil-down';
 import { centreLeft } from './transient';
+import { saturation_Pa } from './vapour';
 
 export type CoolPlace = 'ice-water' | 'tap-water' | 'fridge' | 'freezer' | 'room';
 /** 'stirred' and 'still': thin as stock; 'thick': stew, mash, a piece of meat, where only conduction carries heat. */
@@ -19,6 +21,8 @@ export interface CoolingInput {
 	/** 60 to 100 °C. */
 	readonly start_C: number;
 	readonly place: CoolPlace;
+	/** Lid off: steam carries heat away. Counted for thin food in air; without it the lid is on. */
+	readonly open?: boolean;
 	/** Of the water or air, −30 to 40 °C. */
 	readonly medium_C: number;
 }
@@ -72,8 +76,13 @@ const outside: Record<CoolPlace, keyof typeof surfaces> = {
  *     T(t) = T_m + (T_0 − T_m)·exp(−U·A·t/(ρ·V·c)),  1/U = 1/h_inside + 1/h_outside
  *
  * Thick food goes by conduction, the product of the series of a slab and a cylinder (pot) or of three slabs (pan). In a water
- * bath the surface on top counts as insulated, so that the depth is a half thickness; in air both faces cool. No lid's steam
- * is counted: the forecast is on the slow side for an open pot.
+ * bath the surface on top counts as insulated, so that the depth is a half thickness; in air both faces cool.
+ *
+ * Steam off the open top of thin food in air, by Lewis' relation between heat and vapour, stepped in time:
+ *
+ *     q = h_air · (0.622·L/(c_air·p)) · (p_s(T) − φ·p_s(T_m)),  c_air 1006 J/(kg K), p 101 kPa
+ *
+ * For thick food and in a bath none is counted: there the forecast is on the slow side.
  *
  * It is a forecast. The published times are the rule, and a thermometer in the middle says whether they were kept.
  *
@@ -131,8 +140,36 @@ function mixed(input: CoolingInput): (seconds: number) => number {
 	const wet = input.place === 'ice-water' || input.place === 'tap-water';
 	// Over a bath the top faces a warm room: nothing is counted for it.
 	const UA = wall * walls_m2 + (wet ? 0 : air * top_m2);
-	const perSecond = UA / (volume_m3 * 1000 * waterHeat_J_kgK);
+	const heat_J_K = volume_m3 * 1000 * waterHeat_J_kgK;
+	if (input.open && !wet) return steaming(input, UA, top_m2, heat_J_K);
+	const perSecond = UA / heat_J_K;
 	return (seconds) => input.medium_C + (input.start_C - input.medium_C) * Math.exp(-perSecond * seconds);
+}
+
+const step_s = 20;
+const longest_s = 48 * 3600;
+
+/** With steam off the top: stepped by Heun's method, read between the steps. */
+function steaming(input: CoolingInput, UA: number, top_m2: number, heat_J_K: number): (seconds: number) => number {
+	const lewis = (0.622 * steamHeat_J_kg) / (1006 * 101_325);
+	const air_Pa = coolingModel.airHumidity.value * saturation_Pa(input.medium_C);
+	const rate = (T: number) =>
+		-(
+			UA * (T - input.medium_C) +
+			coolingModel.open_W_m2K.value * top_m2 * lewis * Math.max(0, saturation_Pa(Math.min(100, T)) - air_Pa)
+		) / heat_J_K;
+	const path = [input.start_C];
+	for (let T = input.start_C, t = 0; t < longest_s; t += step_s) {
+		const first = rate(T);
+		// Never below what the air is: the wet bulb under it is left out.
+		T = Math.max(input.medium_C, T + (step_s * (first + rate(T + step_s * first))) / 2);
+		path.push(T);
+	}
+	return (seconds) => {
+		const i = Math.min(path.length - 2, Math.floor(seconds / step_s));
+		const [from = input.medium_C, to = input.medium_C] = path.slice(i, i + 2);
+		return from + (to - from) * Math.min(1, seconds / step_s - i);
+	};
 }
 
 function conducted(input: CoolingInput): (seconds: number) => number {
@@ -166,6 +203,8 @@ export function coolingChanges(input: CoolingInput): readonly CoolingChange[] {
 	const pans = Math.max(1, Math.ceil(volume_m3 / (pan_m2 * shallow_m)));
 	const shallow = { kind: 'pan', length_m: 0.3, width_m: 0.2, depth_m: shallow_m } as const;
 	const panWords = `${pans} ${pans === 1 ? 'pan' : 'pans'} of 20 by 30 cm, 5 cm (2 in) deep at most`;
+	const thin_m = Math.min(0.038, input.vessel.depth_m);
+	const thinPans = Math.max(1, Math.ceil(volume_m3 / (pan_m2 * thin_m)));
 	const bath = { place: 'ice-water', medium_C: 1 } as const;
 	const split = (parts: number): CoolingInput['vessel'] =>
 		input.vessel.kind === 'pot'
@@ -176,7 +215,10 @@ export function coolingChanges(input: CoolingInput): readonly CoolingChange[] {
 		['Stand it in ice water up to the level of the food', bath],
 		...(input.body === 'still' ? ([['Stand it in ice water and stir', { ...bath, body: 'stirred' }]] as const) : []),
 		['Split it into three vessels, in ice water', { ...bath, vessel: split(3) }],
-		[`Into ${panWords}, uncovered in the fridge, not touching`, { vessel: shallow, place: 'fridge', medium_C: 3 }],
+		[
+			`Into ${thinPans} pans of 20 by 30 cm, 4 cm (1½ in) deep at most, uncovered in the fridge, not touching`,
+			{ vessel: { ...shallow, depth_m: thin_m }, place: 'fridge', medium_C: 3, open: true }
+		],
 		[`Into ${panWords}, standing in ice water`, { ...bath, vessel: shallow }]
 	];
 	const worked = ideas

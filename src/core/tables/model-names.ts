@@ -50,6 +50,8 @@ export const modelTables = [
 	table('cooling', 'cook', coolingModel, {
 		stirred_W_m2K: 'Stirred liquid to its pot',
 		still_W_m2K: 'Liquid at rest to its pot',
+		open_W_m2K: 'Air carries off an open surface',
+		airHumidity: 'Air in a fridge',
 		shallow_m: 'A shallow pan',
 		tight: 'Called tight within'
 	}),

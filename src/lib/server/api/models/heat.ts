@@ -183,6 +183,7 @@ export const cooling = (() => {
 		depth_mm: num('Of the food in it.', 'mm', 10, 1000, 150, { required: true }),
 		body: choice('Thin and stirred, thin and still, or thick.', ['stirred', 'still', 'thick'] as const, { fallback: 'still' }),
 		start_c: num('Of the food.', '°C', 60, 100, 95, { fallback: 95 }),
+		open: yesNo('Lid off: steam carries heat away.'),
 		place: choice('Where it stands.', ['ice-water', 'tap-water', 'fridge', 'freezer', 'room'] as const, { required: true }),
 		medium_c: num('Of the water or air there.', '°C', -30, 40, 3, { required: true })
 	} as const; // prettier-ignore
@@ -201,6 +202,7 @@ export const cooling = (() => {
 				body: q.body,
 				start_C: q.start_c,
 				place: q.place,
+				open: q.open,
 				medium_C: q.medium_c
 			};
 			const now = coolHotFood(input);
