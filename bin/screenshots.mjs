@@ -54,13 +54,21 @@ try {
 	await page.getByText(/^= 1.47 kg peas/).waitFor();
 	await shot('basket');
 	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
-	await page.getByRole('link', { name: 'into jars' }).click();
+	await page.getByRole('link', { name: 'jars', exact: true }).click();
 	await page.getByRole('heading', { name: 'Into jars' }).waitFor();
 	await shot('jars');
 	await open('/basket');
 	await page.getByRole('link', { name: 'Ways for runner beans' }).click();
 	await page.getByRole('button', { name: /^Start: Blanch/ }).waitFor();
 	await shot('ways');
+	await page.getByRole('figure', { name: 'The freezer over days' }).waitFor();
+	await page
+		.getByRole('group', { name: 'frozen as' })
+		.evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + scrollY - 60));
+	await shot('forecasts');
+	await page.locator('#dryer').evaluate((e) => e.scrollIntoView());
+	await shot('dryer');
+	await page.evaluate(() => window.scrollTo(0, 0));
 	await page.getByRole('button', { name: /^Start: Blanch/ }).click();
 	await page.waitForURL(/\/stove\//);
 	await alive();

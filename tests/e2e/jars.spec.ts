@@ -116,7 +116,7 @@ test('jars fit a phone, read well in both schemes, and can be had by keyboard', 
 	expect(
 		await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 	).toBeLessThanOrEqual(0);
-	await page.getByRole('link', { name: 'into jars' }).focus();
+	await page.getByRole('link', { name: 'jars', exact: true }).focus();
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Into jars' })).toBeInViewport();
 });

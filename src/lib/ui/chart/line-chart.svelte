@@ -97,6 +97,16 @@
 		<text x={width - right} y={height - 6} text-anchor="end" font-size="13" fill="var(--soft)">{xName}</text>
 		<text x={0} y={12} font-size="13" fill="var(--soft)">{yName}</text>
 		{#if band}<path d={shade([...band.points])} fill="var(--wash)" stroke="none" />{/if}
+		{#each series as s (s.name)}
+			<path
+				d={path([...s.points])}
+				fill="none"
+				stroke={tone(s)}
+				stroke-width={s.look === 'dotted' ? 1.5 : 2.5}
+				stroke-dasharray={dash[s.look]}
+				opacity={s.look === 'dotted' ? 0.75 : 1}
+			/>
+		{/each}
 		{#each levels as l (l.words)}
 			<line
 				x1={left}
@@ -107,18 +117,17 @@
 				stroke-width="1.5"
 				stroke-dasharray="3 4"
 			/>
-			<text x={width - right} y={y(l.y) - 5} text-anchor="end" font-size="13" font-weight="600" fill="var(--amber)"
-				>{l.words}</text
+			<text
+				x={width - right}
+				y={y(l.y) - 5}
+				text-anchor="end"
+				font-size="13"
+				font-weight="600"
+				fill="var(--amber)"
+				stroke="var(--ground)"
+				stroke-width="5"
+				paint-order="stroke">{l.words}</text
 			>
-		{/each}
-		{#each series as s (s.name)}
-			<path
-				d={path([...s.points])}
-				fill="none"
-				stroke={tone(s)}
-				stroke-width={s.look === 'dotted' ? 1.5 : 2.5}
-				stroke-dasharray={dash[s.look]}
-			/>
 		{/each}
 	</svg>
 	<ul class="flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
