@@ -1,16 +1,16 @@
 import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
+import { coverage, foodOf, tray, trayWeight } from '../../../tests/models/cases';
 import { dryingRows } from '../../reference/other-ways';
 import { foodById } from '../foods/find-food';
 import { airPressure_Pa } from '../heat/boiling-point';
 import { dryerAir } from './dryer-air';
 import { dryingBalance } from './drying-balance';
-import { refitDrying, type RefitInput } from './drying-refit';
+import { refitDrying } from './drying-refit';
 import {
 	dryingRowFor,
 	dryingTime,
 	moistureWanted,
-	pageEnds,
 	skinsOf,
 	weightShare,
 	type DryingTime,
@@ -18,31 +18,19 @@ import {
 } from './drying-time';
 import { apart, mixedLoad, type DryerItem } from './mixed-load';
 
-const foodOf = (id: string) => {
-	const food = foodById(id);
-	if (!food) throw new Error(id);
-	return food;
-};
 const rowOf = (id: string) => {
 	const row = dryingRows.find((r) => r.id === id);
 	if (!row) throw new Error(id);
 	return row;
 };
 const ask = (foodId: string, rowId: string, more: Partial<DryingTimeInput> = {}) => {
-	const food = foodById(foodId);
-	if (!food) throw new Error(foodId);
-	return dryingTime({ food, row: rowOf(rowId), ...more });
+	return dryingTime({ food: foodOf(foodId), row: rowOf(rowId), ...more });
 };
 const time = (foodId: string, rowId: string, more: Partial<DryingTimeInput> = {}): DryingTime => {
 	const answer = ask(foodId, rowId, more);
 	if (answer.kind === 'refused') throw new Error(answer.reason);
 	return answer;
 };
-/** Repeatable numbers (Park and Miller) and the normal ones made of them (Box and Muller). */
-function chance(seed: number) {
-	const next = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
-	return { next, normal: () => Math.sqrt(-2 * Math.log(next())) * Math.cos(2 * Math.PI * next()) };
-}
 
 describe('the mass balance of drying', () => {
 	it('keeps solids, and gives back all that was bought', () => {
@@ -172,15 +160,8 @@ describe('drying time', () => {
 });
 
 describe('learning from weigh-ins', () => {
-	const base: RefitInput = {
-		wet_kg: 1,
-		moistureIn: 0.86,
-		moistureOut: 0.2,
-		prior: { hours: 9, doubt: 0.3 },
-		weighIns: []
-	};
-	const { X0, Xe, left } = pageEnds(0.86, 0.2);
-	const weight = (t: number, end: number, n: number) => 0.14 * (1 + Xe + (X0 - Xe) * left ** ((t / end) ** n));
+	const base = tray;
+	const weight = trayWeight;
 	it('gives the forecast back without any', () => {
 		const { done_h, interval_h } = refitDrying(base);
 		expect(done_h).toBeCloseTo(9, 1);
@@ -202,22 +183,10 @@ describe('learning from weigh-ins', () => {
 		expect(odd).toBeUndefined();
 	});
 	it('covers the truth in about nine of ten simulated runs with a noisy scale (seed 20260)', () => {
-		const { normal } = chance(20260);
-		const runs = 400;
-		let covered = 0;
-		for (let i = 0; i < runs; i++) {
-			const end = 9 * Math.exp(0.3 * normal());
-			const n = 1 + 0.12 * normal();
-			const weighIns = [0.2, 0.35, 0.5].map((share) => ({
-				t_h: 9 * share,
-				kg: Math.min(1.05, weight(9 * share, end, n) + 0.01 * normal())
-			}));
-			const { interval_h } = refitDrying({ ...base, weighIns });
-			if (end >= interval_h[0] && end <= interval_h[1]) covered++;
-		}
+		const covered = coverage();
 		// Two standard deviations of a share of 400 are 3 %.
-		expect(covered / runs).toBeGreaterThan(0.86);
-		expect(covered / runs).toBeLessThan(0.94);
+		expect(covered).toBeGreaterThan(0.86);
+		expect(covered).toBeLessThan(0.94);
 	});
 	it('names a weight that fits no curve', () => {
 		expect(refitDrying({ ...base, weighIns: [{ t_h: 2, kg: 0.6 }, { t_h: 4, kg: 0.75 }] }).odd).toBeDefined();

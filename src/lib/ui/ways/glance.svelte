@@ -190,23 +190,6 @@
 			color-mix(in srgb, var(--line) 35%, transparent) 10px 20px
 		);
 	}
-	.fig {
-		font-family: var(--font-head);
-		font-size: 1.3rem;
-		line-height: 1.15;
-	}
-	.sub {
-		display: block;
-		font-size: 14px;
-		color: var(--soft);
-	}
-	.best {
-		margin-left: 6px;
-		font-size: 14px;
-		font-weight: 700;
-		color: var(--leaf);
-		border-bottom: 3px solid var(--leaf);
-	}
 	@media (max-width: 820px) {
 		.glance thead {
 			position: absolute;

@@ -334,21 +334,4 @@
 		padding: 9px 14px 9px 4px;
 		min-width: 0;
 	}
-	.fig {
-		font-family: var(--font-head);
-		font-size: 1.3rem;
-		line-height: 1.15;
-	}
-	.sub {
-		display: block;
-		font-size: 14px;
-		color: var(--soft);
-	}
-	.best {
-		margin-left: 6px;
-		font-size: 14px;
-		font-weight: 700;
-		color: var(--leaf);
-		border-bottom: 3px solid var(--leaf);
-	}
 </style>
