@@ -128,7 +128,7 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 			const printed_mm = row.thickness_in ? middle(row.thickness_in) * 25.4 : undefined;
 			if (printed_mm !== undefined) {
 				const ratio = input.thickness_mm / printed_mm;
-				const words = `${ratio > 1 ? 'thicker' : 'thinner'} than the printed ${printed_mm.toFixed(1)} mm`;
+				const words = `${ratio > 1 ? 'thicker' : 'thinner'} than the printed piece`;
 				moved(
 					words,
 					ratio ** dryingModel.thicknessPower.value,

@@ -3,7 +3,7 @@ import { dryingModel } from '../../reference/model-rules';
 import type { DryingRow } from '../../reference/other-ways';
 import { blanchRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
-import type { CutRow, FoodRow } from '../../reference/tables';
+import type { CutRow, FoodRow, Range } from '../../reference/tables';
 import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
 import { lookUpDrying, type DryAnswer } from '../drying/dry-look-up';
 import { dryingRowFor, dryingTime, type DryingTime, type Skin } from '../drying/drying-time';
@@ -55,6 +55,8 @@ export interface DryWay {
 	readonly elapsed_s: number;
 	readonly energy_kWh: number;
 	readonly keeps: Keeps | undefined;
+	/** Months it keeps here: as printed, or one where a blanch that the table asks for was left out. Null where none are printed. */
+	readonly months: Range | null;
 	readonly keepsUntil: string | null;
 	readonly why: string;
 }
@@ -131,7 +133,8 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const most_kWh = (dryer.power_W / 1000) * time.hours * loads;
 	const storage = lookUpStorage({ food, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
 	const keeps = storage.kind === 'refused' ? undefined : storage.keeps[0];
-	const months = keeps && { month: keeps.time[1], week: keeps.time[1] / 4.35, day: keeps.time[1] / 30.4, year: keeps.time[1] * 12, h: 0 }[keeps.unit]; // prettier-ignore
+	const skipped = choices.blanched === false && blanchOf(row, true)?.dip === false;
+	const months = keeps ? monthsOf(keeps, skipped) : null;
 	const today = dateIn(kitchen.zone, input.now);
 	return {
 		kind: 'way',
@@ -149,10 +152,19 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		elapsed_s: prep_s + blanch_s + loads * time.hours * 3600 + end_s,
 		energy_kWh: Math.min(water_kWh, most_kWh),
 		keeps,
-		keepsUntil: months === undefined || months < 1 ? null : monthsAfter(today, Math.floor(months)),
+		months,
+		keepsUntil: months === null || months[1] < 1 ? null : monthsAfter(today, Math.floor(months[1])),
 		why: whyOf(time)
 	};
 }
+
+/** Skipping a blanch that is printed shortens the date: used within a month (common practice). */
+const skippedMonths = 1;
+const inMonths = { month: 1, week: 1 / 4.35, day: 1 / 30.4, year: 12, h: 0 } as const;
+const monthsOf = ({ time, unit }: Keeps, skipped: boolean): Range => {
+	const [low, high] = [time[0] * inMonths[unit], time[1] * inMonths[unit]];
+	return skipped ? [Math.min(low, skippedMonths), Math.min(high, skippedMonths)] : [low, high];
+};
 
 /** Dried, lying loose, kg to the litre: by the printed pints where there are, else by practice. */
 function bulkOf(look: DryAnswer): number {

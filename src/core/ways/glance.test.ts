@@ -55,6 +55,10 @@ describe('drying an item', () => {
 		expect(raw.blanch).toBeNull();
 		expect(raw.time.hours).toBeGreaterThan(beans.time.hours);
 		expect(raw.hands_s).toBeLessThan(beans.hands_s);
+		// Dried raw where the table blanches: used within a month (common practice).
+		expect(raw.months).toEqual([1, 1]);
+		expect(raw.keepsUntil).toBe('2026-09-25');
+		expect(beans.months?.[1]).toBeGreaterThan(1);
 	});
 	it('is for a usual dryer where there is none, and draws no more than a dryer can', () => {
 		const own = { ...kitchen, dryer: null };

@@ -1,6 +1,7 @@
 import { weightShare } from '$core/drying/drying-time';
 import { monthsIn, packSuits } from '$core/freezing/freeze-look-up';
 import { sharesOf } from '$core/heat/food-properties';
+import { sayFraction } from '$core/quantities/format';
 import { surfaceCoefficient } from '$core/heat/surface';
 import type { DryWay } from '$core/ways/dry-ways';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
@@ -83,8 +84,8 @@ export function qualityOf(food: FoodRow, freeze: readonly (FreezeWay | RefusedWa
 	if (first)
 		for (const pack of freezerPacks.filter((p) => p.months && packSuits(p, food)))
 			bars.push({ name: `${first.name}, ${pack.name}`, store: 'freezer', months: monthsIn(pack, first.months), words: pack.words });
-	if (dry.kind === 'way' && dry.keeps && dry.keeps.unit === 'month')
-		bars.push({ name: 'Dried, in a sealed jar', store: 'shelf', months: dry.keeps.time, words: dry.keeps.at ?? '' });
+	if (dry.kind === 'way' && dry.months && dry.months[1] >= 1)
+		bars.push({ name: 'Dried, in a sealed jar', store: 'shelf', months: dry.months, words: dry.keeps?.at ?? '' });
 	if (glance.some((w) => w.kind === 'way' && w.way === 'can'))
 		bars.push({ name: 'In canning jars', store: 'shelf', months: [canningRules.best_months.value, canningRules.best_months.value], words: 'cool, dark and dry' });
 	return bars;
@@ -103,6 +104,7 @@ export function freezerAsks(input: {
 	const way = input.freeze.find((w): w is FreezeWay => w.kind === 'way');
 	if (!way) return null;
 	const { cut } = way;
+	const thick = (mm: number) => (kitchen.units === 'us' ? `${sayFraction(Math.max(3, mm) / 25.4)} in` : `${mm} mm`);
 	const loose = cut.pack === 'loose' && input.pack_mm === undefined;
 	const thermal = { composition: sharesOf(food.composition), freezing_C: freezingPointOf(food).C };
 	const start_C = way.method === 'water' || way.method === 'steam' ? 15 : Math.max(1, Math.min(25, input.food_C));
@@ -115,7 +117,7 @@ export function freezerAsks(input: {
 	const brick: CurveAsk = { ...common, shape: 'slab', size_m: 0.08, h_W_m2K: surfaceCoefficient('still-air', 'tight') };
 	const curves = {
 		asks: chosen.size_m < 0.075 ? [chosen, brick] : [chosen],
-		names: [loose ? `a piece on the tray, ${cut.piece.size_mm} mm` : `a pack ${Math.round(thickness_m * 1000)} mm thick`, 'an 8 cm brick']
+		names: [loose ? `a piece on the tray, ${thick(cut.piece.size_mm)}` : `a pack ${thick(Math.round(thickness_m * 1000))} thick`, kitchen.units === 'us' ? 'a brick of 3 in' : 'an 8 cm brick']
 	};
 	const kg = way.prepared_g / 1000;
 	const pack_kg = Math.min(kg, way.packs.portion_g / 1000);

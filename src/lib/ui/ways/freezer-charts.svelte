@@ -27,10 +27,11 @@
 		return { done: done.then((all) => all.map((curve, i) => ({ name: names[i] ?? '', curve }))), stop };
 	};
 
+	// The page is read anew for a price too: only another question is worked out again.
+	const question = $derived(JSON.stringify(asks));
 	$effect(() => {
-		const ask = asks.curves;
+		const { curves: ask, freezer } = JSON.parse(question) as FreezerAsks;
 		void curves.start((onProgress) => solveCurves(ask, onProgress));
-		const { freezer } = asks;
 		if (freezer)
 			void week.start((onProgress) => solveWeek(freezer, onProgress)).then(() => (shownKg = freezer.load.pack_kg));
 		return () => {
