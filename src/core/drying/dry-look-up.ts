@@ -17,6 +17,7 @@ import { DomainError, type Refusal } from '../errors';
 import { foldName } from '../foods/find-food';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
+import { isMeat } from '../safety/dry';
 
 export interface DryQuestion {
 	readonly food: FoodRow;
@@ -118,4 +119,20 @@ export function lookUpDrying(question: DryQuestion): DryAnswer | Refusal {
 		odour: odourOf(food),
 		cautions: advice.cautions
 	};
+}
+
+/**
+ * Dried meat from raw, as a share by weight, as printed: 4 oz from a pound of lean strips, 4 to 5 of cooked mince. Meat gives
+ * off fat and juice before it dries, so that its water alone does not tell. Undefined for anything else.
+ *
+ * @source the rows dry/jerky-yield (NCHFP, from memory) and dry/ground-yield (common practice)
+ */
+export function printedMeatShare(food: FoodRow): number | undefined {
+	if (!isMeat(food)) return undefined;
+	const row =
+		figures.find((f) => f.id === 'dry/ground-yield' && isFor(f, food)) ??
+		figures.find((f) => f.id === 'dry/jerky-yield');
+	if (!row) return undefined;
+	const ounces = typeof row.value === 'number' ? row.value : (row.value[0] + row.value[1]) / 2;
+	return ounces / 16;
 }

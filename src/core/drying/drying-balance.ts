@@ -9,12 +9,15 @@ export interface DryingBalanceInput {
 	readonly moistureOut: number;
 	/** Bought or picked, kg, where known: the rest is by-product. */
 	readonly bought_kg?: number;
+	/** Dry from wet by weight, where it is printed and not a matter of water alone: meat. */
+	readonly printedShare?: number;
 	/** 1 or more. */
 	readonly trays?: number;
 }
 export interface DryingBalance {
 	readonly solids_kg: number;
 	readonly dry_kg: number;
+	/** Of meat, fat and juice among it. */
 	readonly water_kg: number;
 	/** Peel, cores, pits and stems, kg; 0 where nothing was said of what was bought. */
 	readonly byproduct_kg: number;
@@ -47,7 +50,9 @@ export function dryingBalance(input: DryingBalanceInput): DryingBalance {
 	if (!(bought >= input.wet_kg))
 		throw new DomainError('OUT_OF_RANGE', 'bought_kg', 'Less was bought than was prepared from it.');
 	const solids_kg = input.wet_kg * (1 - input.moistureIn);
-	const dry_kg = solids_kg / (1 - input.moistureOut);
+	if (input.printedShare !== undefined) mustBeWithin(input.printedShare, 0.05, 0.95, 'printedShare');
+	const dry_kg =
+		input.printedShare === undefined ? solids_kg / (1 - input.moistureOut) : input.wet_kg * input.printedShare;
 	return {
 		solids_kg,
 		dry_kg,

@@ -5,7 +5,7 @@ import { blanchRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
 import type { CutRow, FoodRow, Range } from '../../reference/tables';
 import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
-import { lookUpDrying, type DryAnswer } from '../drying/dry-look-up';
+import { lookUpDrying, printedMeatShare, type DryAnswer } from '../drying/dry-look-up';
 import { dryingRowFor, dryingTime, type DryingTime, type Skin } from '../drying/drying-time';
 import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
@@ -111,8 +111,10 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const wet_kg = (input.grams / 1000) * share;
 	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
 	const loads = Math.ceil(needed / dryer.trays);
+	const printedShare = printedMeatShare(food);
 	const balance = dryingBalance({
 		wet_kg,
+		...(printedShare === undefined ? {} : { printedShare }),
 		bought_kg: input.grams / 1000,
 		moistureIn: time.moistureIn,
 		moistureOut: time.moistureOut,

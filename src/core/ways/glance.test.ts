@@ -73,6 +73,10 @@ describe('drying an item', () => {
 		const beef = open('beef', {}, 3000);
 		expect(beef.time.asPrinted).toBe(true);
 		expect(beef.keeps?.what).toMatch(/freezer/);
+		// NCHFP, Jerky (from memory): 4 oz from a pound.
+		expect(beef.balance.dry_kg / 3).toBeCloseTo(0.25, 9);
+		expect(ways('beef').find((w) => w.way === 'dry')).toMatchObject({ store: 'freezer' });
+		expect(ways('beef').find((w) => w.way === 'dry')?.keep_kWh_month).toBeGreaterThan(0);
 	});
 	it.each(foodRows.map((f) => [f.id]))('%s: worked out or refused with a way on', (id) => {
 		const way = drying(id);

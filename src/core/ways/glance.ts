@@ -167,7 +167,7 @@ function dried(input: GlanceInput, way: DryWay): GlanceWay {
 		hands_s: way.hands_s,
 		elapsed_s: way.elapsed_s,
 		energy_kWh: way.energy_kWh,
-		keep_kWh_month: 0,
+		keep_kWh_month: way.time.asPrinted ? (keepPerLitre_W(input.kitchen) * way.jars.litres * 730) / 1000 : 0,
 		litres: way.jars.litres,
 		keepsUntil: way.keepsUntil,
 		missing: way.usualDryer ? 'no dryer in the Kitchen' : way.trays.loads > 1 ? `${way.trays.loads} dryer loads` : null,

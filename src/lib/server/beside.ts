@@ -66,11 +66,14 @@ export function shownDry(dry: DryWay | Refusal) {
 		cautions: look.cautions.map((c) => ({ id: c.id, text: c.text, source: c.source === 'practice' ? null : sources[c.source].short })),
 		source: sources[row.source].short,
 		confidence: row.confidence,
-		curve: {
+		// Meat gives off fat and juice as well: no curve of water is drawn for it.
+		curve: time.asPrinted
+			? null
+			: {
 			target: 100 * ((1 - moistureIn) / (1 - moistureOut)),
 			middle: hours.map((t) => [t, at(t, time.hours)] as const),
 			band: hours.map((t) => [t, at(t, time.interval_h[0]), at(t, time.interval_h[1])] as const)
-		}
+			}
 	}; // prettier-ignore
 }
 
@@ -85,7 +88,7 @@ export function qualityOf(food: FoodRow, freeze: readonly (FreezeWay | RefusedWa
 		for (const pack of freezerPacks.filter((p) => p.months && packSuits(p, food)))
 			bars.push({ name: `${first.name}, ${pack.name}`, store: 'freezer', months: monthsIn(pack, first.months), words: pack.words });
 	if (dry.kind === 'way' && dry.months && dry.months[1] >= 1)
-		bars.push({ name: 'Dried, in a sealed jar', store: 'shelf', months: dry.months, words: dry.keeps?.at ?? '' });
+		bars.push({ name: dry.time.asPrinted ? 'Dried, in the freezer' : 'Dried, in a sealed jar', store: dry.time.asPrinted ? 'freezer' : 'shelf', months: dry.months, words: dry.keeps?.at ?? '' });
 	if (glance.some((w) => w.kind === 'way' && w.way === 'can'))
 		bars.push({ name: 'In canning jars', store: 'shelf', months: [canningRules.best_months.value, canningRules.best_months.value], words: 'cool, dark and dry' });
 	return bars;

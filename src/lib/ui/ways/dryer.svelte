@@ -30,6 +30,15 @@
 			? Math.round(Math.sqrt(dry.row.thickness_in[0] * dry.row.thickness_in[1]) * 254) / 10
 			: null
 	);
+	/** Short names of the rows; where two have the same, the whole of it. */
+	const rowNames = $derived.by(() => {
+		const rows = dry.kind === 'way' ? dry.rows : [];
+		const short = rows.map((r) => r.cut.split(/[,;:]/)[0] ?? r.cut);
+		return rows.map((r, i) => ({
+			value: r.id,
+			words: short.filter((s) => s === short[i]).length > 1 ? r.cut : (short[i] ?? r.cut)
+		}));
+	});
 	const inch = (mm: number) => `${sayFraction(Math.max(0.125, mm / 25.4))} in`;
 	const thicknesses = $derived([
 		{
@@ -50,12 +59,7 @@
 	{:else}
 		<div class="mt-3 flex flex-wrap gap-x-6 gap-y-2">
 			{#if dry.rows.length > 1}
-				<Chips
-					label="as"
-					name="dry"
-					value={dry.row.id}
-					options={dry.rows.map((r) => ({ value: r.id, words: r.cut.split(',')[0] ?? r.cut }))}
-				/>
+				<Chips label="as" name="dry" value={dry.row.id} options={rowNames} />
 			{/if}
 			{#if !dry.asPrinted && printed_mm !== null}
 				<Chips label="cut" name="mm" value={chosen.mm === null ? '' : String(chosen.mm)} options={thicknesses} />
@@ -150,19 +154,21 @@
 						: `${dry.source} · ${dry.confidence}`}; a forecast: the test by hand decides
 				</p>
 			</div>
-			<LineChart
-				title="What is left on the tray"
-				says="Of 100 g that go on, {Math.round(dry.curve.target)} g are left when it is done, after about {hours(
-					dry.hours
-				)} h ({hours(dry.interval_h[0])} to {hours(dry.interval_h[1])} h)."
-				xName="hours"
-				yName="g of 100"
-				yMin={0}
-				yMax={100}
-				series={[{ name: 'likely', points: dry.curve.middle, look: 'full' }]}
-				band={{ name: 'nine of ten', points: dry.curve.band }}
-				levels={[{ y: dry.curve.target, words: `done: ${Math.round(dry.curve.target)} g` }]}
-			/>
+			{#if dry.curve}
+				<LineChart
+					title="What is left on the tray"
+					says="Of 100 g that go on, {Math.round(dry.curve.target)} g are left when it is done, after about {hours(
+						dry.hours
+					)} h ({hours(dry.interval_h[0])} to {hours(dry.interval_h[1])} h)."
+					xName="hours"
+					yName="g of 100"
+					yMin={0}
+					yMax={100}
+					series={[{ name: 'likely', points: dry.curve.middle, look: 'full' }]}
+					band={{ name: 'nine of ten', points: dry.curve.band }}
+					levels={[{ y: dry.curve.target, words: `done: ${Math.round(dry.curve.target)} g` }]}
+				/>
+			{/if}
 		</div>
 		<ul class="mt-3 list-disc space-y-1 pl-5 text-[15px]">
 			{#each dry.cautions as c (c.id)}<li>

@@ -47,11 +47,14 @@
 			words: `${thick(mm)} thick`
 		}))
 	]);
+	/** Charts in the household's degrees. */
+	const shown = (c: number) => (units === 'us' ? (c * 9) / 5 + 32 : c);
+	const unit = $derived(units === 'us' ? '°F' : '°C');
 	const degrees = (c: number) => sayTemperature(Math.round(c), units);
 	const lines = $derived(
 		(curves.answer ?? []).map(({ name, curve }, i) => ({
 			name: `${name}, its middle`,
-			points: curve.points.map((p) => [p.t_s / 3600, p.centre_C] as const),
+			points: curve.points.map((p) => [p.t_s / 3600, shown(p.centre_C)] as const),
 			look: i === 0 ? ('full' as const) : ('dashed' as const),
 			tone: i === 0 ? ('rim' as const) : ('amber' as const)
 		}))
@@ -112,9 +115,9 @@
 					title="The temperature inside"
 					says={saysCurve}
 					xName="hours"
-					yName="°C"
+					yName={unit}
 					series={lines}
-					levels={[{ y: -10, words: 'hard' }]}
+					levels={[{ y: shown(-10), words: 'hard' }]}
 				/>
 			{/if}
 		</div>
@@ -128,27 +131,27 @@
 					title="The freezer over days"
 					says={saysWeek}
 					xName="hours"
-					yName="°C"
+					yName={unit}
 					series={[
 						{
 							name: 'warmest old pack',
-							points: plan.week.points.map((p) => [p.t_h, p.oldWarmest_C] as const),
+							points: plan.week.points.map((p) => [p.t_h, shown(p.oldWarmest_C)] as const),
 							look: 'full'
 						},
-						{ name: 'air', points: plan.week.points.map((p) => [p.t_h, p.air_C] as const), look: 'dotted' },
+						{ name: 'air', points: plan.week.points.map((p) => [p.t_h, shown(p.air_C)] as const), look: 'dotted' },
 						...(plan.atOnce
 							? [
 									{
 										name: 'old pack, all at once',
-										points: plan.atOnce.points.map((p) => [p.t_h, p.oldWarmest_C] as const),
+										points: plan.atOnce.points.map((p) => [p.t_h, shown(p.oldWarmest_C)] as const),
 										look: 'dashed' as const,
 										tone: 'amber' as const
 									}
 								]
 							: [])
 					]}
-					levels={[{ y: -12, words: 'old stock at most' }]}
-					yMax={-6}
+					levels={[{ y: shown(-12), words: 'old stock at most' }]}
+					yMax={shown(-6)}
 				/>
 				<p class="mt-1 text-sm text-soft">
 					Packs spread out, not on the old ones; {plan.week.energy_kWh.toFixed(1)} kWh in all. The published load is 2 lb

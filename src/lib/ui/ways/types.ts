@@ -143,7 +143,8 @@ export type DryShown =
 			readonly cautions: readonly { readonly id: string; readonly text: string; readonly source: string | null }[];
 			readonly source: string;
 			readonly confidence: string;
-			readonly curve: {
+			/** Null where no curve is drawn: meat. */
+			readonly curve: null | {
 				readonly target: number;
 				readonly middle: readonly (readonly [number, number])[];
 				readonly band: readonly (readonly [number, number, number])[];

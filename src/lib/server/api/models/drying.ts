@@ -1,7 +1,7 @@
 import { dryingBalance } from '$core/drying/drying-balance';
 import { refitDrying } from '$core/drying/drying-refit';
 import { dryingTime, moistureWanted, skins, weightShare, type DryingTime } from '$core/drying/drying-time';
-import { lookUpDrying } from '$core/drying/dry-look-up';
+import { lookUpDrying, printedMeatShare } from '$core/drying/dry-look-up';
 import { yieldShare } from '$core/foods/cuts';
 import { kgFromLb } from '$core/quantities/units';
 import { sources } from '$reference/sources';
@@ -71,6 +71,13 @@ export const dryingTimeModel = (() => {
 				oven: q.oven
 			});
 			if (time.kind === 'refused') return time;
+			if (time.asPrinted && q.weigh_ins !== undefined)
+				throw new AppError(
+					400,
+					'BAD_INPUT',
+					'Meat is not weighed to its end: the heat step and the test by hand decide.',
+					[{ field: 'weigh_ins', message: 'Not for meat.' }]
+				);
 			if ((q.weigh_ins === undefined) !== (q.wet_kg === undefined))
 				throw new AppError(400, 'BAD_INPUT', 'Weighings need wet_kg, what went on, and wet_kg needs weighings.', [
 					{ field: q.weigh_ins ? 'wet_kg' : 'weigh_ins', message: 'Give both or neither.' }
@@ -98,7 +105,8 @@ export const dryingTimeModel = (() => {
 				moisture_out: time.moistureOut,
 				air: { C: time.air_C, relative_humidity: time.air.humidity, wet_bulb_C: time.air.wetBulb_C, deficit_Pa: time.air.deficit_Pa },
 				learned: refit && { done_h: refit.done_h, interval_h: refit.interval_h, target_kg: refit.target_kg, power: refit.power, odd: refit.odd ? { h: refit.odd.t_h, kg: refit.odd.kg } : null },
-				curve: curve(time, refit?.done_h ?? time.hours, refit?.power),
+				// Meat gives off fat and juice as well: no curve of water is drawn for it.
+				curve: time.asPrinted ? [] : curve(time, refit?.done_h ?? time.hours, refit?.power),
 				test: time.test,
 				heat_before: found.look.heat.map((h) => h.words),
 				cautions: found.look.cautions.map((c) => c.text),
@@ -124,8 +132,10 @@ export const dryingYield = (() => {
 			if (found.kind === 'refused') return found;
 			const { food: row } = found;
 			const usable = q.prepared ? 1 : asked(() => yieldShare(row, q.form));
+			const printedShare = printedMeatShare(row);
 			const balance = dryingBalance({
 				wet_kg: q.kg * usable,
+				...(printedShare === undefined ? {} : { printedShare }),
 				bought_kg: q.kg,
 				moistureIn: row.composition.water / 100,
 				moistureOut: Math.min(moistureWanted(found.row), row.composition.water / 100 - 0.05),
