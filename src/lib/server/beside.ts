@@ -1,7 +1,8 @@
 import { weightShare } from '$core/drying/drying-time';
 import { monthsIn, packSuits } from '$core/freezing/freeze-look-up';
 import { sharesOf } from '$core/heat/food-properties';
-import { sayFraction } from '$core/quantities/format';
+import { sayFraction, sayTemperature, type Units } from '$core/quantities/format';
+import { cFromF } from '$core/quantities/units';
 import { surfaceCoefficient } from '$core/heat/surface';
 import type { DryWay } from '$core/ways/dry-ways';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
@@ -30,7 +31,7 @@ export const shownGlance = (list: Glance) =>
 		};
 	}); // prettier-ignore
 
-export function shownDry(dry: DryWay | Refusal) {
+export function shownDry(dry: DryWay | Refusal, units: Units) {
 	if (dry.kind === 'refused') return dry;
 	const { time, row, balance, look } = dry;
 	const { moistureIn, moistureOut } = time;
@@ -62,7 +63,7 @@ export function shownDry(dry: DryWay | Refusal) {
 		moisture: [moistureIn, moistureOut] as const,
 		keeps: dry.keeps ? { what: dry.keeps.what, time: dry.keeps.time, unit: dry.keeps.unit, at: dry.keeps.at ?? null } : null,
 		odour: look.odour?.words ?? null,
-		heat: look.heat.map((h) => h.words),
+		heat: look.heat.map((h) => (h.F === undefined ? h.words : `${sayTemperature(cFromF(h.F), units)}: ${h.words}`)),
 		cautions: look.cautions.map((c) => ({ id: c.id, text: c.text, source: c.source === 'practice' ? null : sources[c.source].short })),
 		source: sources[row.source].short,
 		confidence: row.confidence,

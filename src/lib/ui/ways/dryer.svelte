@@ -132,10 +132,8 @@
 						<b>{sayWeight(dry.dry_kg * 1000, units)}</b>, {sayCount(dry.jars.quarts, 'quart jar')} ({sayVolume(
 							dry.jars.litres,
 							units
-						)}); {sayWeight(dry.water_kg * 1000, units)} of water goes{#if dry.byproduct_kg > 0.005}, {sayWeight(
-								dry.byproduct_kg * 1000,
-								units
-							)} of peel and trimmings{/if}
+						)}); {sayWeight(dry.water_kg * 1000, units)} of {dry.asPrinted ? 'water, fat and juice' : 'water'} goes{#if dry.byproduct_kg > 0.005},
+							{sayWeight(dry.byproduct_kg * 1000, units)} of peel and trimmings{/if}
 					</dd>
 					{#if dry.keeps}
 						<dt class="text-soft">keeps</dt>
@@ -151,7 +149,8 @@
 				<p class="source mt-2">
 					{dry.confidence === 'practice'
 						? 'common practice, no published source'
-						: `${dry.source} · ${dry.confidence}`}; a forecast: the test by hand decides
+						: `${dry.source} · ${dry.confidence}`}; {dry.asPrinted ? 'hours as printed' : 'a forecast'}: the test by
+					hand decides
 				</p>
 			</div>
 			{#if dry.curve}

@@ -53,7 +53,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			jars: shownJars(jars, locals.household.units),
 			jar,
 			glance: shownGlance(list),
-			dry: shownDry(dry),
+			dry: shownDry(dry, locals.household.units),
 			company: dryerCompany(dry, { id: lot.id, food: food.id }, basket, kitchen),
 			gather: gatheringToward(jars, food.id, basket, kitchen, locals.now),
 			quality: qualityOf(food, ways.ways, dry, list),
