@@ -60,7 +60,7 @@ export interface CannerLoadsInput {
  */
 export function cannerLoads(input: CannerLoadsInput): CannerLoads {
 	const { process, burner } = input;
-	mustBeWithin(input.jars, 1, 500, 'jars');
+	mustBeWithin(input.jars, 1, 10_000, 'jars');
 	const perLoad = input.capacity ?? usualCapacity(process.jar);
 	mustBeWithin(perLoad, 1, 40, 'capacity');
 	const jars = Math.floor(input.jars);

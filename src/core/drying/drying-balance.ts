@@ -43,7 +43,7 @@ export function dryingBalance(input: DryingBalanceInput): DryingBalance {
 	mustBeWithin(input.moistureIn, 0.2, 0.98, 'moistureIn');
 	mustBeWithin(input.moistureOut, 0.01, 0.6, 'moistureOut');
 	const trays = input.trays ?? 1;
-	mustBeWithin(trays, 1, 1000, 'trays');
+	mustBeWithin(trays, 1, 100_000, 'trays');
 	if (!(input.moistureOut < input.moistureIn))
 		throw new DomainError('OUT_OF_RANGE', 'moistureOut', 'It holds no more water than that already.');
 	const bought = input.bought_kg ?? input.wet_kg;

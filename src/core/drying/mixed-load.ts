@@ -94,7 +94,7 @@ export function apart(a: DryerItem, b: DryerItem): Apart | undefined {
  */
 export function mixedLoad(items: readonly DryerItem[], dryer: Dryer): MixedLoad {
 	mustBeWithin(dryer.trays, 1, 60, 'trays');
-	for (const item of items) mustBeWithin(item.trays, 1, 1000, 'item.trays');
+	for (const item of items) mustBeWithin(item.trays, 1, 100_000, 'item.trays');
 	const runs: { items: { item: DryerItem; trays: number }[]; free: number }[] = [];
 	const pairs = items.flatMap((a, i) => items.slice(i + 1).flatMap((b) => apart(a, b) ?? []));
 	for (const item of [...items].sort((a, b) => b.hours - a.hours)) {

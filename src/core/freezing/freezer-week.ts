@@ -103,9 +103,10 @@ export const dayLimit_kg = (litres: number): number => litres * freezingRules.lo
  *
  *     C dT/dt = UA(T_room − T) + Σ h·A_i(T_i − T) − P(T)·on,   P(T) = P_18·(1 + 0.035(T + 18))
  *
- * The air and liner are one body. Old stock is one stacked block, and beside it one loose pack of 4 cm that follows
- * the air fastest; where new packs lie on old ones, the newest load lies on one face of it. Each load is one pack of the finite-volume solver times their number, lying free. The thermostat runs the compressor within 1.5 K.
- * Steps of 2 minutes; the air is stepped implicitly between pack surfaces.
+ * The air and liner are one body. Old stock is one stacked block, and beside it one loose pack of 4 cm that follows the air
+ * fastest; where new packs lie on old ones, the newest load lies on one face of it. Each load is one pack of the finite-volume
+ * solver times their number, lying free. The thermostat runs the compressor within 1.5 K. Steps of 2 minutes, of 6 for what is
+ * hard; the air is stepped implicitly between pack surfaces.
  *
  * @throws {DomainError} OUT_OF_RANGE, NOT_POSITIVE
  * @source energy balance; constants of `freezerModel` (common practice)

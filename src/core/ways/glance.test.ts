@@ -106,6 +106,10 @@ describe('all ways at a glance', () => {
 			if (w.cost) expect(w.cost.total).toBe(w.cost.produce + w.cost.supplies + w.cost.energy + w.cost.hours);
 		}
 	});
+	it.each([1, 90, 1_000_000])('works for %d g of it', (grams) => {
+		for (const id of ['tomatoes', 'apples', 'beef', 'potatoes', 'basil'])
+			expect(seen(id, {}, grams).length, id).toBeGreaterThan(1);
+	});
 	it('costs power to keep in the freezer and none on the shelf', () => {
 		const list = ways('green-beans');
 		expect(list.map((w) => w.way)).toEqual(['freeze', 'freeze', 'freeze', 'dry', 'can'].slice(-list.length));

@@ -191,7 +191,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay[] {
 		count > 0
 			? cannerLoads({
 					process,
-					jars: Math.min(500, count),
+					jars: count,
 					capacity: cannerCapacity(kitchen, can.jar),
 					burner,
 					tap_C: kitchen.tap_C,
