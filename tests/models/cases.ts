@@ -95,3 +95,16 @@ export function coverage(runs = 400): number {
 	}
 	return covered / runs;
 }
+
+/**
+ * ASHRAE Handbook: Refrigeration, Thermal Properties of Foods, Table 3 (from memory): heat above and below freezing,
+ * kJ/(kg K), and latent heat, kJ/kg.
+ */
+export const handbook: readonly (readonly [id: string, above: number, below: number, latent: number])[] = [
+	['apples', 3.81, 1.98, 280], ['apricots', 3.87, 1.95, 288], ['strawberries', 4.0, 1.84, 306],
+	['blueberries', 3.83, 2.06, 283], ['peaches', 3.91, 1.9, 293], ['pears', 3.8, 2.06, 280], ['plums', 3.83, 1.9, 285],
+	['grapes', 3.7, 2.16, 269], ['tomatoes', 4.08, 1.79, 313], ['green-beans', 3.99, 1.85, 302], ['broccoli', 4.01, 1.82, 303],
+	['cabbage', 4.02, 1.85, 308], ['carrots', 3.92, 2.0, 293], ['cauliflower', 4.02, 1.84, 307], ['asparagus', 4.03, 1.79, 309],
+	['beets', 3.91, 1.94, 293], ['onions', 3.95, 1.87, 300], ['peas', 3.75, 1.98, 263], ['potatoes', 3.67, 1.93, 264],
+	['spinach', 4.02, 1.75, 306], ['mushrooms', 3.99, 1.84, 307], ['cod', 3.78, 2.14, 271]
+]; // prettier-ignore

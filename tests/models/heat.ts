@@ -8,15 +8,7 @@ import { HeatSolver } from '../../src/core/heat/heat-solver';
 import { potHeating_s } from '../../src/core/heat/pot-heating';
 import { thermalTable } from '../../src/core/heat/thermal-table';
 import { centreLeft } from '../../src/core/heat/transient';
-import { type Measured, percent, range, shapes, thermal } from './cases';
-
-// ASHRAE Handbook: Refrigeration, Thermal Properties of Foods, Table 3 (from memory): kJ/(kg K) above freezing, kJ/kg latent.
-const handbook: readonly (readonly [string, number, number])[] = [
-	['apples', 3.81, 280], ['apricots', 3.87, 288], ['strawberries', 4.0, 306], ['blueberries', 3.83, 283], ['peaches', 3.91, 293], ['pears', 3.8, 280],
-	['plums', 3.83, 285], ['grapes', 3.7, 269], ['tomatoes', 4.08, 313], ['green-beans', 3.99, 302], ['broccoli', 4.01, 303], ['cabbage', 4.02, 308],
-	['carrots', 3.92, 293], ['cauliflower', 4.02, 307], ['asparagus', 4.03, 309], ['beets', 3.91, 293], ['onions', 3.95, 300], ['peas', 3.75, 263],
-	['potatoes', 3.67, 264], ['spinach', 4.02, 306], ['mushrooms', 3.99, 307], ['cod', 3.78, 271]
-]; // prettier-ignore
+import { handbook, type Measured, percent, range, shapes, thermal } from './cases';
 
 export function water(): Measured {
 	const printed = [[0, 212], [1000, 210.2], [2000, 208.4], [3000, 206.6], [5000, 202.9], [6000, 201.1], [8000, 197.4], [10_000, 193.7]] as const; // prettier-ignore
@@ -73,8 +65,11 @@ export function chilling(): Measured {
 }
 
 export function properties(): Measured {
+	const frozen = handbook.filter(
+		([id, , c]) => Math.abs(sensibleHeatAt(thermal(id), -40) / 1000 / c - 1) <= 0.05
+	).length;
 	const off = handbook.map(
-		([id, c, L]) =>
+		([id, c, , L]) =>
 			[
 				Math.abs(sensibleHeatAt(thermal(id), 10) / 1000 / c - 1),
 				Math.abs(latentHeat_J_kg(thermal(id)) / 1000 / L - 1)
@@ -92,7 +87,8 @@ export function properties(): Measured {
 		says: [
 			`${off.length} foods`,
 			`heat capacity ${percent(Math.max(...off.map((o) => o[0])))}`,
-			`latent heat ${percent(Math.max(...off.map((o) => o[1])))}`
+			`latent heat ${percent(Math.max(...off.map((o) => o[1])))}`,
+			`frozen, ${frozen} of ${off.length}`
 		]
 	};
 }

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boilingPoint_C } from '../../src/core/heat/boiling-point';
 import { openApi } from '../../src/lib/server/api/openapi';
@@ -39,6 +40,52 @@ describe('the models, open to scripts', () => {
 			expect(status, name).toBe(404);
 			expect(body.error?.near, name).toContain('broccoli');
 		}
+	});
+});
+
+interface Asked {
+	readonly name: string;
+	readonly required: boolean;
+	readonly example?: string | number;
+	readonly schema: {
+		readonly type?: string;
+		readonly minimum?: number;
+		readonly maximum?: number;
+		readonly enum?: readonly string[];
+	};
+}
+/** A value within what the description allows; now and then at an end of it. */
+const valueFor = (p: Asked): fc.Arbitrary<string> => {
+	const { minimum, maximum, enum: values, type } = p.schema;
+	if (values) return fc.constantFrom(...values);
+	if (minimum !== undefined && maximum !== undefined)
+		return fc.oneof(fc.constant(String(minimum)), fc.constant(String(maximum)), fc.double({ min: minimum, max: maximum, noNaN: true }).map((x) => x.toFixed(4))); // prettier-ignore
+	if (type === 'boolean') return fc.constantFrom('true', 'false');
+	if (p.name === 'food' || p.name === 'with') return fc.constantFrom(...foodRows.map((f) => f.id));
+	return fc.constant(String(p.example ?? 'whole'));
+};
+
+describe('whatever is asked within bounds', () => {
+	it.each(Object.keys(models))('%s answers as described, or says why not; never fails', async (path) => {
+		const { get } = (openApi.paths as unknown as Record<string, { get: { parameters: readonly Asked[] } }>)[path] ?? {};
+		if (!get) throw new Error(path);
+		const query = fc.record(
+			Object.fromEntries(
+				get.parameters.map((p) => [p.name, p.required ? valueFor(p) : fc.option(valueFor(p), { nil: '', freq: 2 })])
+			)
+		);
+		// A freezer over days takes longer than the others.
+		const numRuns = path.endsWith('freezer-week') ? 15 : 150;
+		let answered = 0;
+		await fc.assert(
+			fc.asyncProperty(query, async (asked) => {
+				const { status } = await call(path, asked);
+				if (status === 200) answered++;
+				expect([200, 400, 422]).toContain(status);
+			}),
+			{ numRuns, seed: 5 }
+		);
+		expect(answered, 'answers among them').toBeGreaterThan(0);
 	});
 });
 
