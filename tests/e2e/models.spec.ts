@@ -132,6 +132,28 @@ test('hot or raw, loads on the clock, and pickings toward a load', async ({ page
 	);
 });
 
+test('hot stock: what cools it in time and what does not, before it goes into the freezer', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('textbox', { name: /What came in/ }).fill('8 kg chicken stock');
+	await page.getByRole('button', { name: /Keep it/ }).click();
+	await expect(page.getByRole('row', { name: /chicken stock/i })).toBeVisible();
+	await ways(page, 'chicken stock');
+	const cooling = page.getByRole('region', { name: /^Cooling 8.0 L/ });
+	await expect(cooling.getByRole('row', { name: /straight into the fridge/ })).toContainText('too slow');
+	await expect(cooling.getByRole('row', { name: /ice water up to the level/ })).toContainText('in time');
+	await expect(cooling).toContainText('A thermometer in the middle decides');
+	await expect(list(page).getByRole('row', { name: /stock/i }).last()).toContainText('no weight to a jar');
+	await page.goto('/kitchen');
+	await expect(page.getByText(/Without power, shut, they keep about \d+ h/)).toBeVisible();
+});
+
 test('before buying: what the kitchen could still take on, by which day, and what ends it', async ({
 	page,
 	home,

@@ -11,7 +11,7 @@ import {
 	usualStock,
 	type FreezerLoad
 } from './freezer-week';
-import { figureById } from './freeze-look-up';
+import { publishedOutage } from './published-outage';
 
 const freezer = { litres: 240, set_C: -18, room_C: 22 };
 const old = { kg: 70, start_C: -18 };
@@ -19,10 +19,7 @@ const load = (more: Partial<FreezerLoad> = {}): FreezerLoad => ({
 	at_h: 2, kg: 6, pack_kg: 0.5, thickness_m: 0.03, start_C: 10, food: usualStock, ...more
 }); // prettier-ignore
 const days = 3;
-const published = {
-	full_h: Number(figureById('freeze/outage-full').value),
-	half_h: Number(figureById('freeze/outage-half').value)
-};
+const published = publishedOutage;
 
 describe('a freezer over days', () => {
 	it('holds its set temperature by itself, about half the time at work', () => {

@@ -48,7 +48,7 @@ export function capacities(input: CapacityInput): Capacity[] {
 	const list = glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 0 });
 	const kg = grams / 1000;
 	return list.flatMap((way): Capacity[] => {
-		if (way.kind === 'refused') return [];
+		if (way.kind !== 'way') return [];
 		const has = (id: string, name: string, unit: string, have: number, uses: number): Resource => ({
 			id, name, unit, have, perKg: uses / kg
 		}); // prettier-ignore

@@ -47,7 +47,15 @@ export interface GlanceRefused extends Refusal {
 	readonly way: GlanceWay['way'];
 	readonly name: string;
 }
-export type Glance = readonly (GlanceWay | GlanceRefused)[];
+/** A tested way of which no amount can be said: its place in the list, and where it stands in full. */
+export interface GlanceNote {
+	readonly kind: 'note';
+	readonly id: string;
+	readonly way: GlanceWay['way'];
+	readonly name: string;
+	readonly words: string;
+}
+export type Glance = readonly (GlanceWay | GlanceRefused | GlanceNote)[];
 
 export interface GlanceInput {
 	readonly kitchen: Kitchen;
@@ -74,7 +82,7 @@ export interface GlanceInput {
  */
 export function glance(input: GlanceInput): Glance {
 	const { freeze, dry, cans } = input;
-	const list: (GlanceWay | GlanceRefused)[] = freeze.map((way) =>
+	const list: (GlanceWay | GlanceRefused | GlanceNote)[] = freeze.map((way) =>
 		way.kind === 'refused' ? { ...way, id: `freeze-${way.id}`, way: 'freeze' as const } : frozen(input, way)
 	);
 	list.push(dry.kind === 'refused' ? { ...dry, id: 'dry', way: 'dry', name: 'Dry' } : dried(input, dry));
@@ -84,7 +92,7 @@ export function glance(input: GlanceInput): Glance {
 		for (const product of new Set(cans.plain.map((c) => c.product.id))) {
 			const styles = cans.plain.filter((c) => c.product.id === product);
 			const chosen = styles.find((c) => c.style === input.style) ?? styles[0];
-			if (chosen) list.push(...canned(input, chosen));
+			if (chosen) list.push(canned(input, chosen));
 		}
 	}
 	return list;
@@ -181,10 +189,14 @@ function dried(input: GlanceInput, way: DryWay): GlanceWay {
 export const cannerCapacity = (kitchen: Kitchen, jar: JarSize): number =>
 	Math.max(1, Math.round((usualCapacity(jar) * kitchen.cannerQuarts) / usualCapacity('quart')));
 
-function canned(input: GlanceInput, can: CanWay): GlanceWay[] {
+function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 	const { kitchen } = input;
 	const [process] = can.processes;
-	if (!process || !can.jars) return [];
+	const name = `${can.product.name}, ${can.style} pack`;
+	if (!process || !can.jars) {
+		const words = `Tested in ${can.jar}s; the guide prints no weight to a jar, so jars, hours and cost are not worked out.`;
+		return { kind: 'note', id: `can-${can.id}`, way: 'can', name, words };
+	}
 	const count = can.jars.count;
 	const burner = kitchen.pots.at(-1)?.burner ?? { kind: 'electric', power_W: 2000 };
 	const loads =
@@ -199,25 +211,23 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay[] {
 				})
 			: undefined;
 	const prep_s = (input.grams / 1000) * 60 * 6;
-	return [
-		priced(input, {
-			id: `can-${can.id}`,
-			store: 'shelf',
-			way: 'can',
-			name: `${can.product.name}, ${can.style} pack`,
-			packs: count,
-			each: 'jar',
-			each_g: Math.round(can.jars.perJar_g),
-			hands_s: prep_s + (loads?.hands_s ?? 0),
-			elapsed_s: prep_s + (loads?.elapsed_s ?? 0),
-			energy_kWh: loads ? kWh(loads.energy_J / (usefulPower_W(burner) / burner.power_W)) : 0,
-			keep_kWh_month: 0,
-			litres: count * { 'half-pint': 0.3, pint: 0.6, quart: 1.15, 'half-gallon': 2.2 }[can.jar],
-			keepsUntil: can.keepsUntil,
-			missing: can.noCanner ? 'no pressure canner in the Kitchen' : count === 0 ? `not a ${can.jar} full` : null,
-			supplies: count * kitchen.prices.lid,
-			pack_g: Math.round(can.jars.perJar_g),
-			...(loads ? { loads } : {})
-		})
-	];
+	return priced(input, {
+		id: `can-${can.id}`,
+		store: 'shelf',
+		way: 'can',
+		name,
+		packs: count,
+		each: 'jar',
+		each_g: Math.round(can.jars.perJar_g),
+		hands_s: prep_s + (loads?.hands_s ?? 0),
+		elapsed_s: prep_s + (loads?.elapsed_s ?? 0),
+		energy_kWh: loads ? kWh(loads.energy_J / (usefulPower_W(burner) / burner.power_W)) : 0,
+		keep_kWh_month: 0,
+		litres: count * { 'half-pint': 0.3, pint: 0.6, quart: 1.15, 'half-gallon': 2.2 }[can.jar],
+		keepsUntil: can.keepsUntil,
+		missing: can.noCanner ? 'no pressure canner in the Kitchen' : count === 0 ? `not a ${can.jar} full` : null,
+		supplies: count * kitchen.prices.lid,
+		pack_g: Math.round(can.jars.perJar_g),
+		...(loads ? { loads } : {})
+	});
 }

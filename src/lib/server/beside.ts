@@ -1,5 +1,6 @@
 import { weightShare } from '$core/drying/drying-time';
 import { monthsIn, packSuits } from '$core/freezing/freeze-look-up';
+import { coolHotFood, coolingChanges, coolingRule, type CoolingForecast, type CoolingInput } from '$core/heat/cooling';
 import { sharesOf } from '$core/heat/food-properties';
 import { sayFraction, sayTemperature, type Units } from '$core/quantities/format';
 import { cFromF } from '$core/quantities/units';
@@ -20,7 +21,7 @@ import type { CurveAsk, FreezerAsk } from '../../workers/protocol';
 /** What the page needs of the ways beside one another: no rows, no functions. */
 export const shownGlance = (list: Glance) =>
 	list.map((w) => {
-		if (w.kind === 'refused') return w;
+		if (w.kind !== 'way') return w;
 		const { loads, ...rest } = w;
 		return {
 			...rest,
@@ -90,7 +91,7 @@ export function qualityOf(food: FoodRow, freeze: readonly (FreezeWay | RefusedWa
 			bars.push({ name: `${first.name}, ${pack.name}`, store: 'freezer', months: monthsIn(pack, first.months), words: pack.words });
 	if (dry.kind === 'way' && dry.months && dry.months[1] >= 1)
 		bars.push({ name: dry.time.asPrinted ? 'Dried, in the freezer' : 'Dried, in a sealed jar', store: dry.time.asPrinted ? 'freezer' : 'shelf', months: dry.months, words: dry.keeps?.at ?? '' });
-	if (glance.some((w) => w.kind === 'way' && w.way === 'can'))
+	if (glance.some((w) => w.kind !== 'refused' && w.way === 'can'))
 		bars.push({ name: 'In canning jars', store: 'shelf', months: [canningRules.best_months.value, canningRules.best_months.value], words: 'cool, dark and dry' });
 	return bars;
 } // prettier-ignore
@@ -138,3 +139,35 @@ export function freezerAsks(input: {
 				};
 	return { curves, freezer, pack_mm: input.pack_mm ?? null, loose: cut.pack === 'loose', piece_mm: cut.piece.size_mm, way: way.name };
 } // prettier-ignore
+
+/** Hot stock and dishes: the pot as it is, and what cools it in time; null for food that is not cooked. */
+export function coolFirst(food: FoodRow, grams: number, room_C: number) {
+	if (food.group !== 'stock' && food.group !== 'dish') return null;
+	const litres = Math.min(60, grams / 1000);
+	// A pot as deep as it is wide; 100 mL at the least.
+	const side_m = Math.max(0.05, Math.cbrt((litres / 1000) * (4 / Math.PI)));
+	const pot: CoolingInput = {
+		vessel: { kind: 'pot', diameter_m: side_m, depth_m: side_m },
+		body: food.group === 'stock' ? 'still' : 'thick',
+		start_C: 95,
+		place: 'fridge',
+		medium_C: 4
+	};
+	const row = (words: string, f: CoolingForecast) => ({
+		words,
+		first_s: Number.isFinite(f.first_s) ? f.first_s : null,
+		whole_s: Number.isFinite(f.whole_s) ? f.whole_s : null,
+		verdict: f.verdict
+	});
+	const { first_s, whole_s, source } = coolingRule;
+	return {
+		litres,
+		rows: [
+			row('In its pot on the counter', coolHotFood({ ...pot, place: 'room', medium_C: Math.min(40, room_C) })),
+			row('In its pot, straight into the fridge', coolHotFood(pot)),
+			...coolingChanges(pot).map((c) => row(c.words, c.forecast))
+		],
+		rule: `From 135 °F (57 °C) to 70 °F (21 °C) within ${first_s / 3600} hours, to 41 °F (5 °C) within ${whole_s / 3600} in all.`,
+		source: sources[source].short
+	};
+}

@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import type { Units } from '$core/quantities/format';
+import { freezerOutage } from '$core/freezing/freezer-week';
+import { publishedOutage } from '$core/freezing/published-outage';
 import { minorDigits, readMoney } from '$core/quantities/money';
 import { DomainError } from '$core/errors';
 import { AppError } from './errors';
@@ -84,4 +86,19 @@ export function readPrices(fields: Record<string, string>) {
 		number
 	>;
 	return { currency: v.currency, ...prices };
+}
+
+/** The freezers' litres together, and how long they keep shut without power; null where there is none, or it is cold around. */
+export function freezerHours(
+	places: readonly { readonly kind: string; readonly tempC: number; readonly litres: number | null }[],
+	used_L: number,
+	room_C: number
+) {
+	const freezers = places.filter((p) => p.kind === 'freezer');
+	const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
+	if (freezer_L < 20 || room_C < 6) return { freezer_L, outage: null };
+	const set_C = Math.max(-35, Math.min(-12, ...freezers.map((p) => p.tempC)));
+	const fill = Math.min(1, Math.max(0.02, used_L / freezer_L));
+	const hours = freezerOutage({ litres: Math.min(2000, freezer_L), set_C, room_C }, fill, publishedOutage);
+	return { freezer_L, outage: { hours: Math.floor(hours.plan_h), published: hours.published_h !== null } };
 }

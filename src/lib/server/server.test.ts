@@ -12,7 +12,7 @@ import { household } from './db/schema';
 import { AppError, asAppError } from './errors';
 import { echoOf } from './haul';
 import { labelSheet, wrap, type Label } from './labels/label-sheet';
-import { readMeans, readPrices } from './means';
+import { freezerHours, readMeans, readPrices } from './means';
 import { decimalWithin, formOf, line, measureWithin, parse, readJson, weightWithin } from './parse';
 import { storesFor } from './stores';
 import { resolveHousehold } from './stores/households';
@@ -47,6 +47,16 @@ describe('the dryer, the day and the prices', () => {
 			bagPrice: 9,
 			lidPrice: 14
 		});
+	});
+	it('give the hours of the freezers without power, the published first', () => {
+		const places = [
+			{ kind: 'freezer', tempC: -18, litres: 200 },
+			{ kind: 'fridge', tempC: 4, litres: null }
+		];
+		expect(freezerHours(places, 200, 21)).toMatchObject({ freezer_L: 200, outage: { hours: 48, published: true } });
+		expect(freezerHours(places, 120, 21).outage).toEqual({ hours: 24, published: true });
+		expect(freezerHours(places, 20, 21).outage?.published).toBe(false);
+		expect(freezerHours([], 0, 21)).toEqual({ freezer_L: 0, outage: null });
 	});
 	it('name every fault', () => {
 		const faults = (work: () => unknown) => {

@@ -11,7 +11,7 @@ import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$li
 import { action, page } from '$lib/server/respond';
 import { newHousehold } from '$lib/server/stores/households';
 import { once } from '$lib/server/stores/once';
-import { readMeans, readPrices } from '$lib/server/means';
+import { freezerHours, readMeans, readPrices } from '$lib/server/means';
 import { dateIn } from '$core/freezing/keep';
 import { demo } from '$demo/household';
 import { fillDemo } from '$demo/load';
@@ -82,7 +82,7 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 			containers,
 			measures: measures.map((m) => ({ ...m, foodName: foodById(m.food)?.name ?? m.food })),
 			freezerUsed_L: used,
-			freezer_L: places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0),
+			...freezerHours(places, used, h.roomC),
 			zones: Intl.supportedValuesOf('timeZone'),
 			empty,
 			key: uuidv7(),

@@ -109,6 +109,11 @@
 						<th scope="row"><a href={anchor[w.way]}>{w.name}</a></th>
 						<td colspan="7" data-label="Not advised">{w.reason} <b>Instead:</b> {w.instead[0]}.</td>
 					</tr>
+				{:else if w.kind === 'note'}
+					<tr>
+						<th scope="row"><a href={anchor[w.way]} class="inline-block first-letter:uppercase">{w.name}</a></th>
+						<td colspan="7" data-label="Mind">{w.words}</td>
+					</tr>
 				{:else}
 					<tr>
 						<th scope="row"

@@ -79,7 +79,14 @@ export type GlanceRow =
 			readonly id: string;
 			readonly way: 'freeze' | 'dry' | 'can';
 			readonly name: string;
-	  } & Refused);
+	  } & Refused)
+	| {
+			readonly kind: 'note';
+			readonly id: string;
+			readonly way: 'freeze' | 'dry' | 'can';
+			readonly name: string;
+			readonly words: string;
+	  };
 
 /** Canner loads on the clock. */
 export interface JarLoads {

@@ -7,7 +7,7 @@ import { blanchRules, freezingRules } from '$reference/rules';
 import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
 import { dryerCompany, gatheringToward } from '$lib/server/around';
-import { freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
+import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
 import { formWords, freshnessOf } from '$lib/server/haul';
 import { id, key, line, parse } from '$lib/server/parse';
@@ -57,6 +57,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			company: dryerCompany(dry, { id: lot.id, food: food.id }, basket, kitchen),
 			gather: gatheringToward(jars, food.id, basket, kitchen, locals.now),
 			quality: qualityOf(food, ways.ways, dry, list),
+			cooling: coolFirst(food, shown_g, kitchen.room_C),
 			freezing: freezerAsks({ food, food_C, kitchen, freeze: ways.ways, pack_mm: query.pack }),
 			currency: kitchen.prices.currency,
 			noMoney,

@@ -6,6 +6,7 @@
 	import { editWeight } from '$core/quantities/parse-weight';
 	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
 	import NotAdvised from '$lib/ui/ways/not-advised.svelte';
+	import CoolFirst from '$lib/ui/ways/cool-first.svelte';
 	import Dryer from '$lib/ui/ways/dryer.svelte';
 	import DryerCompany from '$lib/ui/ways/dryer-company.svelte';
 	import FreezerCharts from '$lib/ui/ways/freezer-charts.svelte';
@@ -148,6 +149,7 @@
 />
 
 <h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
+{#if data.cooling}<CoolFirst cooling={data.cooling} {units} />{/if}
 {#if open.length > 0}
 	<div class="mt-2 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
 		<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">

@@ -1,5 +1,5 @@
 import { dayLimit_kg, freezerOutage, freezerPlate, planFreezing, type FreezerWeek } from '$core/freezing/freezer-week';
-import { figureById } from '$core/freezing/freeze-look-up';
+import { publishedOutage } from '$core/freezing/published-outage';
 import { latentHeat_J_kg, sharesOf, type FoodThermal } from '$core/heat/food-properties';
 import { freezingCurve } from '$core/heat/freezing-curve';
 import { bulkOfFood, freezingTime_s, hard_C, plankTime_s, type FreezingShape } from '$core/heat/freezing-time';
@@ -99,12 +99,6 @@ export const weekShown = (week: FreezerWeek) => ({
 		.filter((_, i) => i % 4 === 0 || i === week.points.length - 1)
 		.map((p) => ({ h: p.t_h, air_C: p.air_C, old_C: p.old_C, old_warmest_C: p.oldWarmest_C, new_C: p.new_C }))
 });
-
-/** 48 and 24 hours, of the tables. */
-export const publishedOutage = {
-	full_h: Number(figureById('freeze/outage-full').value),
-	half_h: Number(figureById('freeze/outage-half').value)
-};
 
 export const freezerWeek = (() => {
 	const asks = {
