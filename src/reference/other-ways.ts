@@ -39,7 +39,7 @@ export const figureUnits = [
 	'F', 'Fdiff', 'in', 'lb', 'oz', 'g', 'cc', 'cup', 'tbsp', 'tsp', 'pint', 'half-pint', 'qt', 'quart', 'gal', 'gallon', 's',
 	'min', 'h', 'day', 'week', 'month', 'year', '%', 'lb/ft3', 'ft3', 'h/lb', 'mTorr', 'pH', 'aw', 'parts', 'times', 'box',
 	'pouch', 'piece', 'pint jars filled', 'quart jars filled', 'jar', 'psi', 'C', 'm', 'mm', 'kg', 'kg/L', 'L/kg', 'kg/kg', 'min/kg',
-	'W/(m² K)', 'kg/m²', 'kJ/mol', 'm² K/W', 'W/K', 'kJ/K', 'power'
+	'W/(m² K)', 'kg/m²', 'kJ/mol', 'm² K/W', 'W/K', 'kJ/K', 'power', 'L'
 ] as const; // prettier-ignore
 export type FigureUnit = (typeof figureUnits)[number];
 

@@ -81,6 +81,8 @@ const SI = {
 		const lb = lbFromKg(v);
 		return lb < 1 ? [decimals(lb * 16, lb < 0.1 ? 1 : 0), 'oz'] : [decimals(lb, 1), 'lb'];
 	},
+	L: (v, units) =>
+		units === 'us' ? [decimals(v / (litres.gal ?? 1), 1), 'gallons'] : [decimals(v, v < 10 ? 1 : 0), 'L'],
 	'kg/L': (v, units) =>
 		units === 'us' ? [decimals(lbFromKg(v) * (litres.quart ?? 0), 2), 'lb a quart'] : [decimals(v, 2), 'kg a litre'],
 	'L/kg': (v, units) =>

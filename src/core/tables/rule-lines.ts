@@ -3,7 +3,6 @@ import type { FigureUnit, TableWay } from '../../reference/other-ways';
 import type { Row } from '../../reference/row';
 import { blanchRules, burnerEfficiency, freezingRules, freshnessRules } from '../../reference/rules';
 import { heatSteps } from '../../reference/safety';
-import { litresIn } from '../quantities/amount';
 import type { Units } from '../quantities/format';
 import { from, lineOf, type Line } from './line';
 import { modelTables } from './model-names';
@@ -100,6 +99,7 @@ function readable(row: Row): [number, FigureUnit] {
 		case 'jar':
 		case 'kg/L':
 		case 'power':
+		case 'L':
 		case 'kg/m²':
 		case 'kJ/mol':
 		case 'm² K/W':
@@ -109,18 +109,10 @@ function readable(row: Row): [number, FigureUnit] {
 			return [row.value * 1.8, 'Fdiff'];
 		case 'J/K':
 			return [row.value / 1000, 'kJ/K'];
-		case 'L':
-			return [row.value / litreOf('gal'), 'gal'];
 		default:
 			throw new Error(`No words for the unit "${row.unit}".`);
 	}
 }
-
-const litreOf = (unit: FigureUnit): number => {
-	const litres = litresIn(unit);
-	if (litres === undefined) throw new Error(`${unit} is no volume.`);
-	return litres;
-};
 
 const tables: readonly (readonly [string, Readonly<Record<string, Row>>])[] = [
 	['blanch', blanchRules],
