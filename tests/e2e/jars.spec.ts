@@ -35,6 +35,8 @@ test('the kitchen’s altitude and gauge move the jars at once, and stay after a
 	home,
 	quiet
 }) => {
+	// Several whole pages of Ways are read; on a shared machine that takes its time.
+	test.slow();
 	void home;
 	void quiet;
 	await waysOf(page, '6.4 kg green beans', 'green beans');
@@ -103,6 +105,8 @@ test('meat goes by the two-hour clock, is frozen in its portions, and canned und
 });
 
 test('jars fit a phone, read well in both schemes, and can be had by keyboard', async ({ page, home }) => {
+	// Several whole pages of Ways are read; on a shared machine that takes its time.
+	test.slow();
 	void home;
 	await waysOf(page, '5 kg courgettes', 'courgettes');
 	for (const colorScheme of ['light', 'dark'] as const) {

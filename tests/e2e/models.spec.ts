@@ -132,6 +132,19 @@ test('hot or raw, loads on the clock, and pickings toward a load', async ({ page
 	);
 });
 
+test('a ratio knows what the basket has toward a set, and takes it over in a tap', async ({ page, home, quiet }) => {
+	void home;
+	void quiet;
+	await page.goto('/tables/ratio/tomato-ketchup');
+	await hydrated(page);
+	await expect(page.getByText(/In the basket: 12.0 kg of tomatoes/)).toContainText(/set/);
+	await page.getByRole('link', { name: /12.0 kg of tomatoes/ }).click();
+	await expect(page).toHaveURL(/have=12/);
+	await expect(page.getByRole('textbox', { name: /how much/ })).toHaveValue(/12/);
+	await page.goto('/tables/ratio/strawberry-freezer-jam');
+	await expect(page.getByText(/In the basket/)).toHaveCount(0);
+});
+
 test('hot stock: what cools it in time and what does not, before it goes into the freezer', async ({
 	page,
 	home,

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { allRecipes, findRecipe } from '../recipes/find-recipe';
+import { setWeight_kg } from '../recipes/scale-recipe';
 import { advise } from '../safety/advise';
 import type { Question } from '../safety/question';
 import { cannerLoads, mixedCannerLoad, usualCapacity } from './canner-loads';
@@ -118,6 +120,17 @@ describe('gathering toward a load', () => {
 		});
 		expect(() => gathering({ need_kg: 0, pickings: [], now })).toThrow(/need_kg/);
 		expect(() => gathering({ need_kg: 5, pickings: [{ at: now + 1, kg: 1, bestBy: now }], now })).toThrow(/at/);
+	});
+	it('goes toward a recipe’s weight as toward a load', () => {
+		const ketchup = findRecipe('tomato-ketchup');
+		if (!ketchup) throw new Error('ketchup');
+		// USDA Complete Guide, guide 3 (from memory): 24 lb of tomatoes.
+		const need_kg = setWeight_kg(ketchup) ?? 0;
+		expect(need_kg).toBeCloseTo(24 * 0.45359237, 6);
+		const g = gathering({ need_kg, pickings: [picking(3, 4), picking(1, 3), picking(0, 2)], now });
+		expect(g.short_kg).toBeCloseTo(need_kg - 9, 9);
+		expect(g.fills).not.toBeNull();
+		for (const recipe of allRecipes) expect(setWeight_kg(recipe) ?? 1, recipe.id).toBeGreaterThan(0);
 	});
 	it('has no deadline once all of it is frozen', () => {
 		const g = gathering({

@@ -145,3 +145,11 @@ export function practical(amount: readonly [number, number], unit: FigureUnit): 
 	if (now === 'tbsp' && low >= 4 - 1e-9) [low, high, now] = [low / 16, high / 16, 'cup'];
 	return [[low, high], now];
 }
+
+/** What one set takes of its main ingredient, kg: the printed weight, or by the household weight of its measure; undefined where neither is known. */
+export function setWeight_kg(recipe: RecipeRow): number | undefined {
+	const main = mainOf(recipe);
+	const least = typeof main.amount === 'number' ? main.amount : main.amount[0];
+	const each = kilosIn(main.unit) ?? (main.unit === 'kg' ? 1 : main.unit === 'g' ? 0.001 : main.kg_per_unit);
+	return each === undefined ? undefined : least * each;
+}

@@ -1,13 +1,16 @@
 import { gathering } from '$core/canning/gathering';
 import { apart, mixedLoad, type DryerItem } from '$core/drying/mixed-load';
 import { dryingRowFor, dryingTime } from '$core/drying/drying-time';
+import { foldName } from '$core/foods/fold-name';
 import { foodById } from '$core/foods/find-food';
+import { mainOf, setWeight_kg } from '$core/recipes/scale-recipe';
 import type { CanWays } from '$core/ways/can-ways';
 import type { DryWay } from '$core/ways/dry-ways';
 import { cannerCapacity } from '$core/ways/glance';
 import type { Kitchen } from '$core/ways/kitchen';
 import type { Refusal } from '$core/errors';
 import { freshnessOf } from './haul';
+import type { RecipeRow } from '$reference/other-ways';
 import type { Stores } from './stores';
 
 type BasketLot = Awaited<ReturnType<Stores['stock']['basket']>>[number];
@@ -78,13 +81,7 @@ export function gatheringToward(
 	if (!way?.jars) return null;
 	const perLoad = cannerCapacity(kitchen, way.jar);
 	const need_kg = (way.jars.perJar_g * perLoad) / 1000;
-	const lots = basket.filter(({ lot }) => lot.food === food);
-	const pickings = lots.map(({ lot, grams, place }) => ({
-		at: Math.min(now.getTime(), lot.since.getTime()),
-		kg: grams / 1000,
-		bestBy: freshnessOf(lot, place).bestBy
-	}));
-	const g = gathering({ need_kg, pickings, now: now.getTime() });
+	const { gathered: g, pickings } = gatherOf(food, need_kg, basket, now);
 	return {
 		product: way.product.name,
 		jar: way.jar,
@@ -92,10 +89,45 @@ export function gatheringToward(
 		need_kg,
 		have_kg: g.have_kg,
 		short_kg: g.short_kg,
-		pickings: pickings.length,
+		pickings,
 		deadline: g.deadline,
 		fills: g.fills,
 		verdict: g.verdict,
 		words: g.words
+	};
+}
+
+/** The basket's lots of a food as pickings toward a weight. */
+function gatherOf(food: string, need_kg: number, basket: readonly BasketLot[], now: Date) {
+	const pickings = basket
+		.filter(({ lot }) => lot.food === food)
+		.map(({ lot, grams, place }) => ({
+			at: Math.min(now.getTime(), lot.since.getTime()),
+			kg: grams / 1000,
+			bestBy: freshnessOf(lot, place).bestBy
+		}));
+	return { gathered: gathering({ need_kg, pickings, now: now.getTime() }), pickings: pickings.length };
+}
+
+/** What the basket has toward a set of a ratio; null where it has nothing of it, or a set's weight is not known. */
+export function towardRecipe(recipe: RecipeRow, basket: readonly BasketLot[], now: Date) {
+	const need_kg = setWeight_kg(recipe);
+	const what = foldName(mainOf(recipe).what);
+	// The food that the main ingredient names: "red rhubarb" is rhubarb, not the strawberries beside it.
+	const food = recipe.foods.find((id) => foldName(id).split(' ').some((word) => what.includes(word.replace(/(ies|es|s)$/, '')))) ?? recipe.foods[0]; // prettier-ignore
+	if (need_kg === undefined || food === undefined || !basket.some(({ lot }) => lot.food === food)) return null;
+	const { gathered, pickings } = gatherOf(food, need_kg, basket, now);
+	const { have_kg, short_kg, loads, deadline, fills, verdict, words } = gathered;
+	return {
+		food: foodById(food)?.name ?? food,
+		need_kg,
+		have_kg,
+		short_kg,
+		sets: loads,
+		deadline,
+		fills,
+		verdict,
+		words,
+		pickings
 	};
 }

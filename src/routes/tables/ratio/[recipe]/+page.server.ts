@@ -13,6 +13,7 @@ import { sureness } from '$core/tables/line';
 import { wayOfRecipe } from '$core/tables/food-sections';
 import { wordsOf } from '$core/tables/way-page';
 import { foodById } from '$core/foods/find-food';
+import { towardRecipe } from '$lib/server/around';
 import { AppError } from '$lib/server/errors';
 import { page } from '$lib/server/respond';
 import type { Units } from '$core/quantities/format';
@@ -105,6 +106,8 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			short: scaled.short.amount > 0 ? say(scaled.short.amount, scaled.short.unit) : '',
 			salt: scaled.salt_percent ? say(scaled.salt_percent, '%') : '',
 			words: scaled.words,
+			gather: towardRecipe(recipe, await locals.stores.stock.basket(), locals.now),
+			zone: locals.household.zone,
 			product: product ? { name: product.name, food: recipe.foods[0] ?? '' } : null,
 			canned: ['jam', 'sauce', 'juice', 'pickle', 'kraut', 'ferment'].includes(recipe.kind),
 			whose: `${sources[recipe.source].title}${recipe.locator ? `, ${recipe.locator}` : ''}`,

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import RecipeGather from '$lib/ui/tables/recipe-gather.svelte';
 	import Tally from '$lib/ui/tables/tally.svelte';
 	import type { PageData } from './$types';
 
@@ -41,6 +42,7 @@
 			</label>
 			{#if data.fault}<p id="fault" class="fault mt-1" role="alert">{data.fault} One set is shown.</p>{/if}
 		</form>
+		{#if data.gather}<RecipeGather gather={data.gather} zone={data.zone} units={data.household.units} />{/if}
 		<div aria-live="polite">
 			{#if whole}
 				<p class="head text-6xl leading-none">{data.sets}</p>
