@@ -57,6 +57,8 @@ export interface DryingTime {
 	readonly test: string;
 }
 
+/** How far the smaller steps are trusted: standard deviations of the logarithm, or a share of the step (common practice). */
+const shareDoubt = { damp: 0.5, unblanched: 0.15, load: 0.3, oven: 0.2 } as const;
 const gas_kJ_mol_K = 0.008314462618;
 const kelvin = (celsius: number) => celsius + 273.15;
 const middle = ([low, high]: readonly [number, number]) => Math.sqrt(low * high);
@@ -157,16 +159,16 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 			altitude_m
 		});
 		const damp = (1 - usual.humidity) / Math.max(0.05, 1 - here.humidity);
-		moved(damp > 1 ? 'damper room air' : 'drier room air', damp, Math.abs(Math.log(damp)) * 0.5);
+		moved(damp > 1 ? 'damper room air' : 'drier room air', damp, Math.abs(Math.log(damp)) * shareDoubt.damp);
 		const skin = skinFactor(row, input.skin ?? 'as the row');
 		moved(`skin: ${input.skin ?? ''}`, skin, dryingModel.skinDoubt.value);
 		if (input.blanched === false && (row.steam_min ?? row.water_min) && row.kind === 'vegetable')
-			moved('not blanched', dryingModel.unblanched.value, 0.15);
+			moved('not blanched', dryingModel.unblanched.value, shareDoubt.unblanched);
 		const load = input.load_kg_m2 ?? dryingModel.trayLoad_kg_m2.value;
 		mustBeWithin(load, 0.1, 40, 'load_kg_m2');
 		const over = Math.max(1, load / dryingModel.trayLoad_kg_m2.value) ** dryingModel.overloadPower.value;
-		moved('more on a tray than one layer', over, Math.abs(Math.log(over)) * 0.3);
-		if (input.oven) moved('in an oven', dryingModel.ovenFactor.value, 0.2);
+		moved('more on a tray than one layer', over, Math.abs(Math.log(over)) * shareDoubt.load);
+		if (input.oven) moved('in an oven', dryingModel.ovenFactor.value, shareDoubt.oven);
 	}
 	const hours = factors.reduce((h, f) => h * f.factor, middle(row.hours));
 	const doubt = Math.hypot(...doubts);

@@ -113,10 +113,17 @@ describe('without power', () => {
 		expect([full.plan_h, half.plan_h]).toEqual([48, 24]);
 		expect(freezerOutage(freezer, 0.7, published).published_h).toBe(24);
 	});
-	it('has no printed hours under half, and then goes by the balance', () => {
+	it('has no printed hours under half, and then goes by the balance until −5 °C, never longer than half full', () => {
 		const few = freezerOutage({ ...freezer, room_C: 30 }, 0.05, published);
 		expect(few.published_h).toBeNull();
-		expect(few.plan_h).toBe(few.warm_h);
+		expect(few.plan_h).toBe(few.soft_h);
+		// The heat of melting keeps the sum below 4 °C for days: that is no time to go by.
+		const third = freezerOutage(freezer, 0.35, published);
+		expect(third.warm_h).toBeGreaterThan(48);
+		for (let fill = 0.05; fill <= 1; fill += 0.05) {
+			const { plan_h, soft_h } = freezerOutage(freezer, fill, published);
+			expect(plan_h).toBeLessThanOrEqual(Math.min(soft_h, fill < 0.95 ? published.half_h : published.full_h));
+		}
 		expect(few.soft_h).toBeLessThan(few.warm_h);
 		expect(() => freezerOutage(freezer, 0, published)).toThrow(/fill/);
 		expect(() => freezerPlate({ ...freezer, loss_W_K: 0 })).toThrow(/loss_W_K/);

@@ -278,7 +278,7 @@ export interface Outage {
 	readonly warm_h: number;
 	/** Published: 48 h full, 24 h half full; null for less than half, where nothing is printed. */
 	readonly published_h: number | null;
-	/** The one to go by: the shorter of the published and the computed. */
+	/** The one to go by: the shortest of the published hours and the computed ones until −5 °C; never more than half full's under half. */
 	readonly plan_h: number;
 }
 
@@ -288,7 +288,8 @@ export interface Outage {
  *     t = ∫ m·dH / (UA·(T_room − T)),  from the set temperature to −5 and 4 °C
  *
  * One temperature for all of it: packs at the wall and on top warm sooner, which is why the published hours are shorter and
- * go first. Between half and full the printed half is taken; nothing is interpolated.
+ * go first. Between half and full the printed half is taken; nothing is interpolated. Under half nothing is printed: the balance
+ * until −5 °C, and no more than half a freezer's hours.
  *
  * @param fill share of the room that is full, 0.02 to 1
  * @throws {DomainError} OUT_OF_RANGE
@@ -317,5 +318,5 @@ export function freezerOutage(freezer: Freezer, fill: number, published: { full_
 	const warm_h = until(4);
 	const published_h = fill >= 0.95 ? published.full_h : fill >= 0.5 ? published.half_h : null;
 	if (!Number.isFinite(warm_h)) throw new DomainError('NOT_FINITE', 'room_C', 'The room is too cold for it to warm.');
-	return { soft_h, warm_h, published_h, plan_h: Math.min(published_h ?? Infinity, warm_h) };
+	return { soft_h, warm_h, published_h, plan_h: Math.min(published_h ?? published.half_h, soft_h) };
 }

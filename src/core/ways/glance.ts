@@ -98,6 +98,11 @@ export function glance(input: GlanceInput): Glance {
 	return list;
 }
 
+/** Washing, peeling, cutting for jars: s to a kilo as it came in (common practice). */
+const canPrep_s_kg = 360;
+/** Room a jar takes on a shelf, glass and lid with it, L (common practice). */
+const jarRoom_L: Readonly<Record<JarSize, number>> = { 'half-pint': 0.3, pint: 0.6, quart: 1.15, 'half-gallon': 2.2 };
+
 type Draft = Omit<GlanceWay, 'kind' | 'cost'> & { readonly supplies: number; readonly pack_g: number };
 
 function priced({ kitchen, paid, shopPerKg }: GlanceInput, { supplies, pack_g, ...draft }: Draft): GlanceWay {
@@ -210,7 +215,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 					boil_C: boilingPoint_C(kitchen.altitude_m ?? 0)
 				})
 			: undefined;
-	const prep_s = (input.grams / 1000) * 60 * 6;
+	const prep_s = (input.grams / 1000) * canPrep_s_kg;
 	return priced(input, {
 		id: `can-${can.id}`,
 		store: 'shelf',
@@ -223,7 +228,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 		elapsed_s: prep_s + (loads?.elapsed_s ?? 0),
 		energy_kWh: loads ? kWh(loads.energy_J / (usefulPower_W(burner) / burner.power_W)) : 0,
 		keep_kWh_month: 0,
-		litres: count * { 'half-pint': 0.3, pint: 0.6, quart: 1.15, 'half-gallon': 2.2 }[can.jar],
+		litres: count * jarRoom_L[can.jar],
 		keepsUntil: can.keepsUntil,
 		missing: can.noCanner ? 'no pressure canner in the Kitchen' : count === 0 ? `not a ${can.jar} full` : null,
 		supplies: count * kitchen.prices.lid,

@@ -220,7 +220,7 @@
 			Freezers: {sayVolume(data.freezerUsed_L, units)} of {sayVolume(data.freezer_L, units)} taken by packs.
 			{#if data.outage}Without power, shut, they keep about {data.outage.hours} h{data.outage.published
 					? ' (USDA FSIS, from memory)'
-					: ': less than half full, by the heat balance; sooner at the walls'}.{/if}
+					: ': less than half full nothing is printed, so never more than half a freezer’s hours'}.{/if}
 		</p>
 		<ul class="ruled border-y border-line">
 			{#each data.places as p (p.id)}

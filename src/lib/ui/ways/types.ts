@@ -1,3 +1,4 @@
+import type { GlanceNote, GlanceRefused, GlanceWay } from '$core/ways/glance';
 import type { CurveAsk, FreezerAsk } from '../../../workers/protocol';
 
 /** One tested product in one style and jar, as the page shows it. */
@@ -48,45 +49,8 @@ interface Refused {
 	readonly instead: readonly string[];
 }
 
-/** A line of the list of all ways. */
-export type GlanceRow =
-	| {
-			readonly kind: 'way';
-			readonly id: string;
-			readonly store: string;
-			readonly way: 'freeze' | 'dry' | 'can';
-			readonly name: string;
-			readonly packs: number;
-			readonly each: string;
-			readonly each_g: number;
-			readonly hands_s: number;
-			readonly elapsed_s: number;
-			readonly energy_kWh: number;
-			readonly keep_kWh_month: number;
-			readonly litres: number;
-			readonly keepsUntil: string | null;
-			readonly cost: {
-				readonly total: number;
-				readonly perPack: number;
-				readonly perPackWithoutHours: number;
-				readonly saved?: number;
-			} | null;
-			readonly missing: string | null;
-			readonly loads: JarLoads | null;
-	  }
-	| ({
-			readonly kind: 'refused';
-			readonly id: string;
-			readonly way: 'freeze' | 'dry' | 'can';
-			readonly name: string;
-	  } & Refused)
-	| {
-			readonly kind: 'note';
-			readonly id: string;
-			readonly way: 'freeze' | 'dry' | 'can';
-			readonly name: string;
-			readonly words: string;
-	  };
+/** A line of the list of all ways: as the core has it, the loads with what the page needs of them. */
+export type GlanceRow = GlanceRefused | GlanceNote | (Omit<GlanceWay, 'loads'> & { readonly loads: JarLoads | null });
 
 /** Canner loads on the clock. */
 export interface JarLoads {
