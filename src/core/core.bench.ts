@@ -1,6 +1,7 @@
 import { bench, describe } from 'vitest';
 import { foodRows } from '../reference/tables';
-import { parseHaul } from './quantities/parse-haul';
+import { readLine } from './things/read-line';
+import { plain } from './things/thing';
 import { tableEntries } from './tables/entries';
 import { foodSections } from './tables/food-sections';
 import { search } from './tables/search';
@@ -26,8 +27,7 @@ describe('the core', () => {
 	bench('all ways for 500 items', () => {
 		for (const { food, cut, grams } of items) {
 			freezeWays({
-				food,
-				form: food.forms[0]?.id ?? 'whole',
+				thing: plain(food),
 				grams,
 				food_C: 18,
 				kitchen,
@@ -38,15 +38,15 @@ describe('the core', () => {
 	});
 	bench('jars of 500 items', () => {
 		for (const { food, grams } of items) {
-			canWays({ food, form: food.forms[0]?.id ?? 'whole', grams, kitchen, jar: 'quart', now: 1_787_000_000_000 });
+			canWays({ thing: plain(food), grams, kitchen, jar: 'quart', now: 1_787_000_000_000 });
 		}
 	});
 	bench('all ways for one item, drying, jars and costs among them', () => {
 		const { food, cut, grams } = items[bench_i++ % items.length] as (typeof items)[number];
-		const form = food.forms[0]?.id ?? 'whole';
-		const { ways } = freezeWays({ food, form, grams, food_C: 18, kitchen, choices: { cut: cut.id }, now });
-		const dry = dryWay({ food, form, cut, grams, kitchen, choices: {}, now });
-		const cans = canWays({ food, form, grams, kitchen, jar: 'quart', now });
+		const thing = plain(food);
+		const { ways } = freezeWays({ thing, grams, food_C: 18, kitchen, choices: { cut: cut.id }, now });
+		const dry = dryWay({ thing, cut, grams, kitchen, choices: {}, now });
+		const cans = canWays({ thing, grams, kitchen, jar: 'quart', now });
 		glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 1000 });
 	});
 	bench('the solver, a pack of 10 cm to 1 %', () => {
@@ -75,12 +75,12 @@ describe('the core', () => {
 	}); // prettier-ignore
 	bench('500 typed lines understood', () => {
 		for (let i = 0; i < 500; i++)
-			parseHaul(`${i + 1} kg ${cuts[i % cuts.length]?.food.name}, soft, fridge`, { own: [], metricCups: true });
+			readLine(`${i + 1} kg ${cuts[i % cuts.length]?.food.name}, soft, fridge`, { own: [], metricCups: true });
 	});
 	bench('one word looked up in Tables', () => {
 		search(tableEntries, 'strawbery jam');
 	});
-	bench('the pages of all 174 foods in Tables', () => {
-		for (const food of foodRows) foodSections(food, { units: 'metric', altitude_m: 380 });
+	bench('the pages of all foods in Tables', () => {
+		for (const food of foodRows) foodSections(plain(food), { units: 'metric', altitude_m: 380 });
 	});
 });

@@ -47,4 +47,12 @@ export interface Refusal {
 	readonly reason: string;
 	readonly source: string;
 	readonly instead: readonly string[];
+	/** One answer is missing: with it the way may open. Until then it is as good as refused. */
+	readonly asks?: Asks;
+}
+
+/** A question with its answers: what to say instead, or what to answer. */
+export interface Asks {
+	readonly question: string;
+	readonly choices: readonly { readonly label: string; readonly text: string }[];
 }

@@ -2,12 +2,13 @@ import { asc, eq, isNotNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { sayAs } from '$core/quantities/dates';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
-import { foodById } from '$core/foods/find-food';
-import { parseHaul } from '$core/quantities/parse-haul';
+import { foodById } from '$core/things/names';
+import { readLine } from '$core/things/read-line';
 import { cutOf } from '$core/foods/cuts';
 import type { Database, Tx } from '$lib/server/db/client';
 import { batch, container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
 import { makeLot, post } from '$lib/server/stores/stock';
+import { lotOfThing } from '$lib/server/things';
 import { demo } from './household';
 
 const day_ms = 86_400_000;
@@ -49,20 +50,17 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 	for (const m of demo.measures) await tx.insert(ownMeasure).values({ id: uuidv7(), householdId: id, ...m });
 	const base = morning(now);
 	for (const item of demo.haul) {
-		const read = parseHaul(item.said, { own: [...demo.measures], metricCups: true });
+		const read = readLine(item.said, { own: [...demo.measures], metricCups: true });
 		if (read.kind !== 'understood') throw new Error(`The demo's "${item.said}" is not understood.`);
 		const lotId = await makeLot(
 			tx,
 			id,
 			{
 				kind: 'raw',
-				food: read.food.id,
-				form: read.form,
+				...lotOfThing(read.thing),
 				placeId: placeOf(places, item.place),
-				condition: read.condition,
 				said: item.said,
-				note: '',
-				title: read.called,
+				note: read.note,
 				since: new Date(base - (item.hoursAgo - 2) * 3_600_000)
 			},
 			now

@@ -1,4 +1,5 @@
-import type { Row } from './row';
+import type { Provenance, Row } from './row';
+import type { Range } from './tables';
 
 const nchfp = { source: 'nchfpBlanching', confidence: 'from memory' } as const;
 const freezing = { source: 'nchfpFreezing', confidence: 'from memory' } as const;
@@ -58,3 +59,26 @@ export const freshnessRules = {
 	soft: { value: 0.35, unit: '1', at: 'soft, bruised or split', ...practice },
 	cut: { value: 0.25, unit: '1', at: 'washed and cut', ...practice }
 } as const satisfies Record<string, Row>;
+
+/** Clocks that start anew when a thing changes its state: days in the fridge, months in the freezer. */
+export const clockRules = {
+	thawed: {
+		days: [1, 2],
+		unit: 'day',
+		at: 'in the fridge, cooked through before eating',
+		source: 'fsisThaw',
+		confidence: 'from memory'
+	},
+	cooked: {
+		days: [3, 4],
+		unit: 'day',
+		at: 'in the fridge, cooled within two hours',
+		source: 'coldStorage',
+		confidence: 'from memory'
+	},
+	soaked: { days: [1, 2], unit: 'day', at: 'in the fridge, under fresh water', ...practice },
+	frozen: { months: [8, 12], unit: 'month', at: 'blanched vegetables and fruit; quality, not safety', ...freezing }
+} as const satisfies Record<
+	string,
+	Provenance & { readonly unit: string; readonly at: string; readonly days?: Range; readonly months?: Range }
+>;

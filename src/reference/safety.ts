@@ -11,6 +11,8 @@ export interface RefusalRow extends Provenance {
 	readonly names?: readonly string[];
 	/** Products of those foods (or of any low-acid one) that it holds for. */
 	readonly products?: readonly string[];
+	/** It can kill: its names are looked for in the whole of a line, notes included. */
+	readonly deadly?: boolean;
 	readonly reason: string;
 	readonly instead: readonly string[];
 }

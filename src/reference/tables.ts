@@ -1,5 +1,6 @@
 import blanching from './blanching.json';
 import fruit from './foods/fruit.json';
+import held from './foods/held.json';
 import herbs from './foods/herbs.json';
 import meat from './foods/meat.json';
 import mushrooms from './foods/mushrooms.json';
@@ -62,7 +63,21 @@ export interface CutRow {
 }
 export type PackKind = 'loose' | 'flat' | 'balls' | 'wrap' | 'dry' | 'liquid';
 export type FoodGroup =
-	'vegetable' | 'fruit' | 'herb' | 'flower' | 'mushroom' | 'meat' | 'poultry' | 'fish' | 'stock' | 'dish';
+	| 'vegetable'
+	| 'fruit'
+	| 'herb'
+	| 'flower'
+	| 'mushroom'
+	| 'meat'
+	| 'poultry'
+	| 'fish'
+	| 'stock'
+	| 'dish'
+	| 'egg'
+	| 'dairy'
+	| 'nut'
+	| 'grain'
+	| 'pantry';
 /** What a food brings with it that the safety rules must know. */
 /** `meat`, `poultry`, `dairy`, `soup`: what a cooked dish is made of, or is. */
 export type FoodMark =
@@ -71,6 +86,8 @@ export type FoodMark =
 	| 'dairy'
 	| 'soup'
 	| 'wild-mushroom'
+	/** A wild plant that has poisonous likenesses. */
+	| 'foraged'
 	| 'elder'
 	| 'rhubarb-leaves'
 	| 'infused-oil'
@@ -113,21 +130,23 @@ export interface FoodRow {
 		readonly rh: Range;
 		readonly weeks: Range;
 	} & Provenance;
-	/** Kinds of it that behave otherwise. */
-	readonly traits?: readonly {
-		readonly id: string;
-		readonly name: string;
-		readonly names: readonly string[];
-		readonly matters: string;
-	}[];
 	/** Colder than this hurts it, so that cold no longer lengthens its life. */
 	readonly coldest_C: number;
 	readonly intake: string;
 	readonly leafy: boolean;
+	/** Only its keeping and its refusals are carried: it has no cuts. How it freezes, in words, and for how long. */
+	readonly keepOnly?: { readonly words: string; readonly freezer_months?: Range } & Provenance;
 	readonly cuts: readonly CutRow[];
 }
 
 // JSON widens literals to strings; a test checks every row against the schema, so the claim is safe here.
-export const foodRows = [...vegetables, ...fruit, ...herbs, ...mushrooms, ...meat] as unknown as readonly FoodRow[];
+export const foodRows = [
+	...vegetables,
+	...fruit,
+	...herbs,
+	...mushrooms,
+	...meat,
+	...held
+] as unknown as readonly FoodRow[];
 export const blanchRows = blanching as unknown as readonly BlanchRow[];
 export type { Confidence, SourceId };

@@ -1,4 +1,4 @@
-import { foodById } from '../../src/core/foods/find-food';
+import { foodById } from '../../src/core/things/names';
 import { sharesOf, type FoodThermal } from '../../src/core/heat/food-properties';
 import { freezingCurve, type FreezingCurveInput } from '../../src/core/heat/freezing-curve';
 import { pageEnds } from '../../src/core/drying/drying-time';

@@ -2,11 +2,11 @@ import { cannerLoads } from '../../src/core/canning/canner-loads';
 import { gathering } from '../../src/core/canning/gathering';
 import { figureById } from '../../src/core/freezing/freeze-look-up';
 import { absorberFor } from '../../src/core/packing/absorber';
-import { advise } from '../../src/core/safety/advise';
+import { askByName } from '../../src/core/things/ask-by-name';
 import { type Measured, foodOf } from './cases';
 
 export function loads(): Measured {
-	const advice = advise({
+	const advice = askByName({
 		way: 'can',
 		food: 'green-beans',
 		altitude_m: 380,

@@ -228,9 +228,11 @@ describe('what they answer', () => {
 
 describe('GET /api/v1/models/freezing-time', () => {
 	it('answers for every food as described', async () => {
-		for (const { id } of foodRows) {
+		for (const { id, composition } of foodRows) {
 			const { status, body } = await freezing({ food: id, size_mm: '20' });
-			expect(status, id).toBe(200);
+			// Flour and nuts have next to no water to freeze: the model says so.
+			expect(status, id).toBe(composition.water < 20 ? 422 : 200);
+			if (status !== 200) continue;
 			expect(body.hours as number, id).toBeGreaterThan(0.3);
 			expect(body.hours as number, id).toBeLessThan(12);
 		}

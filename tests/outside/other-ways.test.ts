@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { lookUpDrying } from '../../src/core/drying/dry-look-up';
-import { findFood } from '../../src/core/foods/find-food';
+import { foodById } from '../../src/core/things/names';
+import { plain } from '../../src/core/things/thing';
+import { understand } from '../../src/core/things/understand';
 import { lookUpFreezing } from '../../src/core/freezing/freeze-look-up';
 import { amountText, sayAmount } from '../../src/core/quantities/amount';
 import { findRecipe } from '../../src/core/recipes/find-recipe';
@@ -16,18 +18,20 @@ import type { FoodRow } from '../../src/reference/tables';
  * are common practice; they were typed here by hand, not read from the tables.
  */
 const food = (name: string): FoodRow => {
-	const found = findFood(name);
-	if (!found) throw new Error(name);
-	return found;
+	const own = foodById(name);
+	if (own) return own;
+	const found = understand(name);
+	if (found.kind !== 'thing') throw new Error(name);
+	return found.thing.food;
 };
 const dried = (name: string, cut?: string) => {
-	const answer = lookUpDrying({ food: food(name), ...(cut ? { cut } : {}) });
+	const answer = lookUpDrying({ thing: plain(food(name)), ...(cut ? { cut } : {}) });
 	if (answer.kind === 'refused' || !answer.row) throw new Error(name);
 	return answer;
 };
 const hours = (name: string, cut?: string) => dried(name, cut).row?.hours;
 const keeps = (name: string, way: StorageQuestion['way'], more: Partial<StorageQuestion> = {}) => {
-	const answer = lookUpStorage({ food: food(name), way, ...more });
+	const answer = lookUpStorage({ thing: plain(food(name)), way, ...more });
 	if (answer.kind === 'refused') return [];
 	return answer.keeps.map((k) => `${k.time[0]}-${k.time[1]} ${k.unit}`);
 };
@@ -78,15 +82,15 @@ describe('NCHFP, Rehydrating: cups of water to a cup, hours', () => {
 
 describe('USDA FSIS: temperatures inside, thawing, power cuts; FoodSafety.gov, Cold Food Storage Chart', () => {
 	it.each([
-		['beef', 145], ['pork', 145], ['lamb', 145], ['mince', 160], ['chicken', 165], ['turkey', 165], ['goose', 165], ['rabbit', 160],
+		['beef', 145], ['pork', 145], ['lamb', 145], ['minced beef', 160], ['chicken', 165], ['turkey', 165], ['goose', 165], ['rabbit', 160],
 		['venison', 160], ['trout', 145], ['ham', 145], ['beef stew', 165]
 	] as const)('%s is safe at %d °F', (name, F) => expect(cookStepOf(food(name))?.F).toBe(F)); // prettier-ignore
 	it.each([
-		['mince', 'fridge', '1-2 day'], ['beef', 'fridge', '3-5 day'], ['chicken', 'fridge', '1-2 day'], ['trout', 'fridge', '1-2 day'],
-		['beef stew', 'fridge', '3-4 day'], ['bacon', 'fridge', '7-7 day'], ['mince', 'freeze', '3-4 month'], ['beef', 'freeze', '4-12 month'],
+		['minced beef', 'fridge', '1-2 day'], ['beef', 'fridge', '3-5 day'], ['chicken', 'fridge', '1-2 day'], ['trout', 'fridge', '1-2 day'],
+		['beef stew', 'fridge', '3-4 day'], ['bacon', 'fridge', '7-7 day'], ['minced beef', 'freeze', '3-4 month'], ['beef', 'freeze', '4-12 month'],
 		['bacon', 'freeze', '1-1 month'], ['salmon', 'freeze', '2-3 month'], ['chicken', 'freeze', '12-12 month'], ['chicken', 'freeze', '9-9 month'],
 		['chicken livers', 'freeze', '3-4 month'], ['cooked chicken', 'freeze', '2-6 month'], ['beef stew', 'freeze', '2-3 month'],
-		['mince', 'thawed', '1-2 day'], ['beef', 'thawed', '3-5 day'], ['green beans', 'opened', '3-4 day'], ['peaches', 'opened', '5-7 day']
+		['minced beef', 'thawed', '1-2 day'], ['beef', 'thawed', '3-5 day'], ['green beans', 'opened', '3-4 day'], ['peaches', 'opened', '5-7 day']
 	] as const)('%s, %s: %s', (name, way, time) => expect(keeps(name, way)).toContain(time)); // prettier-ignore
 	it.each([
 		['thaw/fridge', '24 h'], ['thaw/water-small', '1 h'], ['thaw/water-large', '2-3 h'], ['freeze/outage-full', '48 h'],
@@ -110,7 +114,7 @@ describe('NCHFP, Freezing: months, headspace, packs', () => {
 	] as const)('headspace %s: %d in', (id, inches) => expect(fig(`freeze/headspace-${id}`)).toBe(`${inches} in`)); // prettier-ignore
 	it('needs no blanching for fruit, and cooks beets, pumpkins and sweet potatoes', () => {
 		const methods = (name: string) => {
-			const answer = lookUpFreezing({ food: food(name) });
+			const answer = lookUpFreezing({ thing: plain(food(name)) });
 			return answer.kind === 'refused' ? [] : [...new Set(answer.cuts.map((c) => c.method))];
 		};
 		expect(methods('raspberries')).toEqual(['raw']);

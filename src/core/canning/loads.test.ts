@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { allRecipes, findRecipe } from '../recipes/find-recipe';
 import { setWeight_kg } from '../recipes/scale-recipe';
-import { advise } from '../safety/advise';
+import { askByName } from '../things/ask-by-name';
 import type { Question } from '../safety/question';
 import { cannerLoads, mixedCannerLoad, usualCapacity } from './canner-loads';
 import type { TestedProcess } from './find-process';
 import { gathering } from './gathering';
 
 const process = (food: string, more: Partial<Question> = {}): TestedProcess => {
-	const advice = advise({ way: 'can', food, altitude_m: 380, gauge: 'weighted', ...more });
+	const advice = askByName({ way: 'can', food, altitude_m: 380, gauge: 'weighted', ...more });
 	if (advice.kind === 'refused') throw new Error(advice.reason);
 	const found = advice.processes.find((p) => p.jar === (more.jar ?? 'quart'));
 	if (!found) throw new Error(food);

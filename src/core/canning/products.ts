@@ -1,5 +1,5 @@
 import { canningProducts, type CanningProduct } from '../../reference/canning';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
 
 const key = (text: string) => foldName(text).replace(/s$/, '');
 const own = new Map<string, CanningProduct>();

@@ -5,6 +5,7 @@ import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
 import { cookStepOf } from '../safety/cook';
 import { stepOf } from '../safety/dry';
+import type { Thing } from '../things/thing';
 
 export interface CookAnswer {
 	readonly food: FoodRow;
@@ -26,10 +27,11 @@ export interface CookAnswer {
  * How a food is cooked and used after it was kept.
  * @source USDA FSIS, Safe Minimum Internal Temperature Chart; FDA Food Code; USDA Food Buying Guide (from memory)
  */
-export function lookUpCooking(food: FoodRow): CookAnswer {
+export function lookUpCooking(thing: Thing): CookAnswer {
+	const { food } = thing;
 	const inside = cookStepOf(food);
-	const raw = advise({ way: 'serve-raw', food: food.id, state: 'frozen' });
-	const thaw = advise({ way: 'thaw', food: food.id, thaw: 'fridge' });
+	const raw = advise({ ...thing, state: 'frozen' }, 'serve-raw');
+	const thaw = advise(thing, 'thaw', { thaw: 'fridge' });
 	// A dish is reheated in the first place: its step stands once.
 	const after = food.perishable ? [stepOf('cool-first'), stepOf('cool-second'), stepOf('reheat')] : [];
 	return {

@@ -14,13 +14,14 @@ import {
 import type { HeatStepRow } from '../../reference/safety';
 import type { FoodRow } from '../../reference/tables';
 import { DomainError, type Refusal } from '../errors';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
 import { isMeat } from '../safety/dry';
+import type { Thing } from '../things/thing';
 
 export interface DryQuestion {
-	readonly food: FoodRow;
+	readonly thing: Thing;
 	/** A word of a row's cut: "halves", "slices", "whole". */
 	readonly cut?: string;
 	readonly thickness_mm?: number;
@@ -91,13 +92,12 @@ function fitOf(row: DryingRow | undefined, thickness_mm: number | undefined): [T
  * @source UGA, Drying Fruits and Vegetables; NCHFP, Drying (from memory); common practice where the row says so
  */
 export function lookUpDrying(question: DryQuestion): DryAnswer | Refusal {
-	const { food, cut, thickness_mm } = question;
+	const { thing, cut, thickness_mm } = question;
+	const { food } = thing;
 	if (thickness_mm !== undefined && !(thickness_mm > 0 && thickness_mm <= 200)) {
 		throw new DomainError('NOT_POSITIVE', 'thickness_mm', 'thickness_mm must be above 0 and at most 200.');
 	}
-	const advice = advise({
-		way: 'dry',
-		food: food.id,
+	const advice = advise(thing, 'dry', {
 		heatStep: 'before',
 		...(thickness_mm === undefined ? {} : { thickness_mm })
 	});

@@ -2,7 +2,7 @@ import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
 import { coverage, foodOf, tray, trayWeight } from '../../../tests/models/cases';
 import { dryingRows } from '../../reference/other-ways';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
 import { airPressure_Pa } from '../heat/boiling-point';
 import { dryerAir } from './dryer-air';
 import { dryingBalance } from './drying-balance';

@@ -5,6 +5,7 @@ import { DomainError, mustBeWithin, type Refusal } from '../errors';
 import { figureById } from '../freezing/freeze-look-up';
 import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';
+import { plain } from '../things/thing';
 import { isMeat } from '../safety/dry';
 import { dryerAir, type DryerAir } from './dryer-air';
 import { dryingRowsOf } from './dry-look-up';
@@ -99,9 +100,7 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 	const { food, row } = input;
 	const rowAir_C = cFromF((row.F[0] + row.F[1]) / 2);
 	const air_C = input.air_C ?? rowAir_C;
-	const advice = advise({
-		way: 'dry',
-		food: food.id,
+	const advice = advise(plain(food), 'dry', {
 		heatStep: 'before',
 		...(input.thickness_mm === undefined ? {} : { thickness_mm: input.thickness_mm }),
 		...(input.air_C === undefined ? {} : { air_C: input.air_C })

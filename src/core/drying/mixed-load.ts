@@ -63,7 +63,9 @@ export function apart(a: DryerItem, b: DryerItem): Apart | undefined {
 	if (isMeat(a.food) !== isMeat(b.food) || (isMeat(a.food) && a.food.id !== b.food.id)) {
 		return {
 			foods,
-			reason: refuse('meat-with-herbs', { food: isMeat(a.food) ? a.food : b.food }).reason,
+			reason: refuse(isMeat(a.food) && isMeat(b.food) ? 'meat-with-meat' : 'meat-with-herbs', {
+				food: isMeat(a.food) ? a.food : b.food
+			}).reason,
 			safety: true
 		};
 	}

@@ -3,16 +3,18 @@ import type { Confidence } from '../../reference/row';
 import { sources } from '../../reference/sources';
 import type { BlanchRow, CutRow, FoodRow } from '../../reference/tables';
 import { DomainError, type Refusal } from '../errors';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
 import { boilingPoint_C } from '../heat/boiling-point';
 import { blanchTime_s } from '../heat/blanch-line';
 import { chillTime_s } from '../heat/chill-time';
 import { advise } from '../safety/advise';
+import { gate } from '../safety/gate';
+import type { Thing } from '../things/thing';
 import type { Caution } from '../safety/cautions';
 import { blanchRowsOf, usualCut } from '../safety/freeze';
 
 export interface BlanchQuestion {
-	readonly food: FoodRow;
+	readonly thing: Thing;
 	/** A cut's id or name, or a size of the table ("small", "ears-medium"). */
 	readonly cut?: string;
 	readonly method?: 'water' | 'steam';
@@ -77,7 +79,10 @@ function meantCut(food: FoodRow, wanted: string): { cut: CutRow; row?: BlanchRow
  * @source NCHFP, Blanching Vegetables (from memory); chill through the core's own conduction series
  */
 export function lookUpBlanch(question: BlanchQuestion): BlanchAnswer | Refusal {
-	const { food, altitude_m } = question;
+	const { thing, altitude_m } = question;
+	const { food } = thing;
+	const stopped = gate({ thing, way: 'freeze-blanched' });
+	if (stopped) return stopped;
 	const meant = question.cut === undefined ? undefined : meantCut(food, question.cut);
 	if (question.cut !== undefined && !meant) {
 		throw new DomainError(
@@ -94,8 +99,8 @@ export function lookUpBlanch(question: BlanchQuestion): BlanchAnswer | Refusal {
 	if (!cut) throw new DomainError('UNKNOWN_CUT', 'cut', `No cut of ${food.name} is known.`);
 	const usual = meant === undefined;
 	const rows = blanchRowsOf(cut);
-	if (rows.length === 0) return unblanched(food, cut, usual);
-	const advice = advise({ way: 'freeze-blanched', food: food.id, cut: cut.id });
+	if (rows.length === 0) return unblanched(thing, cut, usual);
+	const advice = advise(thing, 'freeze-blanched', { cut: cut.id });
 	if (advice.kind === 'refused') return advice;
 
 	const wanted = question.method;
@@ -159,8 +164,9 @@ function chillOf(row: BlanchRow, cut: CutRow, blanch_min: number, altitude_m: nu
 	return Math.max(blanch_min, half);
 }
 
-function unblanched(food: FoodRow, cut: CutRow, usual: boolean): BlanchAnswer | Refusal {
-	const raw = advise({ way: 'freeze-raw', food: food.id, cut: cut.id });
+function unblanched(thing: Thing, cut: CutRow, usual: boolean): BlanchAnswer | Refusal {
+	const { food } = thing;
+	const raw = advise(thing, 'freeze-raw', { cut: cut.id });
 	const cook = cut.cookFirst;
 	if (raw.kind === 'refused' && (!cook || cook.untimed)) {
 		return {
@@ -172,7 +178,7 @@ function unblanched(food: FoodRow, cut: CutRow, usual: boolean): BlanchAnswer | 
 	// Refused raw leaves the cooking, which the lines above made sure of; allowed raw has its own row.
 	const from = cut.raw.kind === 'refused' ? cook : cut.raw;
 	if (!from) throw new Error(`${food.id}/${cut.id}: neither raw nor cooked`);
-	const cookAdvice = cook ? advise({ way: 'freeze-cooked', food: food.id, cut: cut.id }) : raw;
+	const cookAdvice = cook ? advise(thing, 'freeze-cooked', { cut: cut.id }) : raw;
 	const allowed = raw.kind === 'allowed' ? raw : cookAdvice;
 	if (allowed.kind === 'refused') return allowed;
 	return {

@@ -10,10 +10,12 @@ import {
 import type { Provenance } from '../../reference/row';
 import type { BlanchRow, CutRow, FoodRow, Range } from '../../reference/tables';
 import { DomainError, type Refusal } from '../errors';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
 import { recipesOf } from '../recipes/find-recipe';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
+import { gate } from '../safety/gate';
+import type { Thing } from '../things/thing';
 
 /** One way of freezing one cut. */
 export interface FreezeCut extends Provenance {
@@ -77,8 +79,11 @@ export function monthsIn(pack: FreezerPackRow, months: Range): Range {
  * @throws {DomainError} UNKNOWN_UNIT: no such pack
  * @source the rows' own: NCHFP, Freezing; USDA FSIS; FoodSafety.gov (from memory)
  */
-export function lookUpFreezing(question: { readonly food: FoodRow; readonly pack?: string }): FreezeAnswer | Refusal {
-	const { food } = question;
+export function lookUpFreezing(question: { readonly thing: Thing; readonly pack?: string }): FreezeAnswer | Refusal {
+	const { thing } = question;
+	const { food } = thing;
+	const stopped = gate({ thing, way: 'freeze-raw' });
+	if (stopped) return stopped;
 	const pack = packNamed(question.pack);
 	const cuts: FreezeCut[] = [];
 	const refused: { cut: CutRow; refusal: Refusal }[] = [];
@@ -88,7 +93,7 @@ export function lookUpFreezing(question: { readonly food: FoodRow; readonly pack
 		cut: CutRow,
 		give: () => FreezeCut | undefined
 	) => {
-		const advice = advise({ way, food: food.id, cut: cut.id });
+		const advice = advise(thing, way, { cut: cut.id });
 		if (advice.kind === 'refused') {
 			refused.push({ cut, refusal: advice });
 			return;
@@ -101,7 +106,7 @@ export function lookUpFreezing(question: { readonly food: FoodRow; readonly pack
 		if (cut.blanch?.length) {
 			ask('freeze-blanched', cut, () => {
 				const { source, confidence } = figureById('freeze/blanched');
-				const rows = advisedRows(food, cut);
+				const rows = advisedRows(thing, cut);
 				return {
 					cut,
 					method: 'blanched',
@@ -147,7 +152,7 @@ export function lookUpFreezing(question: { readonly food: FoodRow; readonly pack
 	};
 }
 
-function advisedRows(food: FoodRow, cut: CutRow): readonly BlanchRow[] {
-	const advice = advise({ way: 'freeze-blanched', food: food.id, cut: cut.id });
+function advisedRows(thing: Thing, cut: CutRow): readonly BlanchRow[] {
+	const advice = advise(thing, 'freeze-blanched', { cut: cut.id });
 	return advice.kind === 'allowed' ? advice.blanch : [];
 }

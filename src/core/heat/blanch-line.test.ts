@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blanchRows, foodRows, type BlanchRow } from '../../reference/tables';
 import { cutOf } from '../foods/cuts';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
 import { kgFromLb, mFromFt } from '../quantities/units';
 import { blanchLine, blanchTime_s, type BlanchLineInput } from './blanch-line';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { blanchRows, foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
 import { DomainError } from '../errors';
 import { centreAfter, chillTime_s, type ChillInput } from './chill-time';
 import { foodHeat_J_kgK, specificHeat_J_kgK } from './food-heat';

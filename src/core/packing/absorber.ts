@@ -2,6 +2,7 @@ import type { FoodRow } from '../../reference/tables';
 import { mustBeWithin, type Refusal } from '../errors';
 import { figureById } from '../freezing/freeze-look-up';
 import { advise } from '../safety/advise';
+import { plain } from '../things/thing';
 
 /** Sizes that are sold, cc of oxygen. Common practice. */
 const sizes_cc = [50, 100, 200, 300, 400, 500, 1000, 1500, 2000, 2500, 3000] as const;
@@ -42,10 +43,7 @@ export function absorberFor(input: AbsorberInput): Absorber | Refusal {
 	mustBeWithin(fill, 0.2, 1, 'fill');
 	const { moisture } = input;
 	if (moisture !== undefined) mustBeWithin(moisture, 0, 100, 'moisture');
-	const advice = advise({
-		way: 'absorber',
-		food: input.food.id,
-		state: 'dried',
+	const advice = advise({ ...plain(input.food), state: 'dried' }, 'absorber', {
 		place: 'room',
 		...(moisture === undefined ? {} : { moisture })
 	});

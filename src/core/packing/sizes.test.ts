@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { packCost } from '../costs/pack-cost';
 import { takeOn } from '../costs/take-on';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
 import { figureById } from '../freezing/freeze-look-up';
 import { absorberFor, type AbsorberInput } from './absorber';
 import { bagCut, moulds } from './bags';

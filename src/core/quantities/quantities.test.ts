@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { editMoney, minorDigits, readMoney, sayMoney } from './money';
 import { kgFromLb } from './units';
-import { parseHaul, type Reading } from './parse-haul';
+import { readLine, type Reading } from '../things/read-line';
 import { editMeasure, parseMeasure } from './parse-measure';
 import { parseWeight } from './parse-weight';
 import { readNumber } from './read-number';
@@ -10,7 +10,7 @@ import { sayAs, sayDate, sayTime } from './dates';
 import { sayClock, sayDuration, sayMinutes, sayWeight } from './format';
 
 const context = { own: [{ name: 'big bowl', food: 'raspberries', grams: 1150 }], metricCups: true };
-const read = (text: string): Reading => parseHaul(text, context);
+const read = (text: string): Reading => readLine(text, context);
 
 describe('numbers as people write them', () => {
 	it.each([
@@ -74,24 +74,26 @@ describe('what came in', () => {
 		const reading = read(text);
 		expect(reading.kind).toBe('understood');
 		if (reading.kind === 'understood') {
-			expect(reading.food.id).toBe(food);
+			expect(reading.thing.food.id).toBe(food);
 			expect(reading.grams).toBe(grams);
 		}
 	});
 
 	it('keeps place, condition, form and note', () => {
 		expect(read('12 kg tomatoes, soft, fridge, from the tunnel')).toMatchObject({
-			condition: 'soft',
+			thing: { condition: 'soft' },
 			place: 'fridge',
 			note: 'from the tunnel'
 		});
-		expect(read('6 kg sweetcorn in the husk')).toMatchObject({ form: 'in-husk' });
+		expect(read('6 kg sweetcorn in the husk')).toMatchObject({ thing: { form: 'in-husk' } });
 	});
-	it('keeps the household’s own word', () => expect(read('3 kg Courgettes')).toMatchObject({ called: 'courgettes' }));
+	it('keeps the household’s own word', () =>
+		expect(read('3 kg Courgettes')).toMatchObject({ thing: { called: 'courgettes' } }));
 	it('asks what it cannot know, and each answer is understood', () => {
 		const reading = read('9 kg peas');
-		expect(reading.kind).toBe('ask');
-		if (reading.kind === 'ask') for (const choice of reading.choices) expect(read(choice.text).kind).toBe('understood');
+		expect(reading.kind).toBe('asked');
+		if (reading.kind === 'asked')
+			for (const choice of reading.choices) expect(read(choice.text).kind).toBe('understood');
 	});
 	it('offers near names, and each is understood', () => {
 		const reading = read('2 kg brocoli');

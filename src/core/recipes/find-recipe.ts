@@ -1,6 +1,6 @@
 import { distance } from 'fastest-levenshtein';
 import { recipes, rehydrating, type RecipeRow, type RehydratingRow } from '../../reference/other-ways';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
 
 /** Rehydrating is a ratio like any other: a cup of dried food, its water. */
 const fromDried = (row: RehydratingRow): RecipeRow => ({

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain as thingOf } from '../things/thing';
 import { foodRows } from '../../reference/tables';
 import { freezeWays, type FreezeWay } from '../ways/freeze-ways';
 import { kitchen } from '../ways/kitchen.fixture';
@@ -16,8 +17,7 @@ function planOf(foodId: string, cut: string, wayId: string, grams = 4200): RunPl
 	const food = foodById(foodId);
 	if (!food) throw new Error(foodId);
 	const way = freezeWays({
-		food,
-		form: food.forms[0]?.id ?? 'whole',
+		thing: thingOf(food),
 		grams,
 		food_C: 18,
 		kitchen,
@@ -59,8 +59,7 @@ describe('a run of any food', () => {
 	const all = foodRows.flatMap((food) =>
 		food.cuts.flatMap((cut) =>
 			freezeWays({
-				food,
-				form: food.forms[0]?.id ?? 'whole',
+				thing: thingOf(food),
 				grams: 4200,
 				food_C: 18,
 				kitchen,

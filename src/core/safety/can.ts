@@ -2,29 +2,25 @@ import { canningRules, jarSizes, pressureSets } from '../../reference/canning-ru
 import type { CanningProduct } from '../../reference/canning';
 import { refusalRows, type RefusalRow } from '../../reference/safety';
 import type { FoodRow } from '../../reference/tables';
+import type { Thing } from '../things/thing';
 import { findProcesses, type TestedProcess } from '../canning/find-process';
-import { answersTo, productByName, productsOf } from '../canning/products';
+import { answersTo, productsOf } from '../canning/products';
 import type { Refusal } from '../errors';
-import { findFood, foldName, nearFoods } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
+import { meaningOf } from '../things/names';
+import { nameKey } from '../things/words';
 import { canningCautions } from './cautions';
-import type { Additive, Advice, Question } from './question';
+import type { Additive, Advice, Query, Terms } from './question';
 import { refusalOf, refuse } from './refuse';
-
-const oneKey = (text: string) => foldName(text).replace(/s$/, '');
-const named = new Map<string, RefusalRow>();
-for (const row of refusalRows) for (const name of row.names ?? []) named.set(oneKey(name), row);
-
-/** A thing that is known only for being refused: "pesto", "banana bread", "white peaches". */
-export const refusedByName = (text: string): RefusalRow | undefined => named.get(oneKey(text));
 
 const rowFor = (food: FoodRow): RefusalRow | undefined =>
 	refusalRows.find((row) => row.id.startsWith('can/') && row.foods?.includes(food.id) && !row.products);
-const productRowFor = (food: FoodRow | undefined, product: string): RefusalRow | undefined =>
+const productRowFor = (food: FoodRow, product: string): RefusalRow | undefined =>
 	refusalRows.find(
 		(row) =>
 			row.id.startsWith('can/') &&
 			row.products?.some((p) => foldName(product).split(' ').includes(p)) &&
-			(row.foods ? food !== undefined && row.foods.includes(food.id) : food?.acid.class === 'low')
+			(row.foods ? row.foods.includes(food.id) : food.acid.class === 'low')
 	);
 
 interface Found {
@@ -32,28 +28,14 @@ interface Found {
 	readonly products: readonly CanningProduct[];
 }
 
-/** Which tested products are meant, or why none is. */
-function meant(question: Question): Found | Refusal {
-	const { food: text, product } = question;
-	const listed = product !== undefined && productsOf(findFood(text)?.id ?? '').some((p) => answersTo(p, product));
-	// Apple butter is no butter: a word that a tested product of this very food answers to is not taken for another thing.
-	const never = refusedByName(text) ?? (product && !listed ? refusedByName(product) : undefined);
-	// Refused under a name of its own ("white peaches"): the jars of the food it is a kind of are no way on.
-	if (never) return refusalOf(never, { called: text });
-	const own = productByName(text);
-	const food = findFood(text) ?? null;
-	if (own && (!product || answersTo(own, product))) return { food, products: [own] };
-	if (!food) {
-		if (own)
-			return refuse('untested-product', { called: own.name, product: product ?? '', first: [`Can it as ${own.name}`] });
-		const near = nearFoods(text).map((f) => f.name);
-		return refuse('unknown-food', near.length > 0 ? { first: [`Ask for ${near.join(' or ')}`] } : {});
-	}
+/** Which tested products of a thing are meant, or why none is. */
+function meant({ thing, product }: Query): Found | Refusal {
+	const { food } = thing;
 	const all = productsOf(food.id);
 	if (product) {
 		const fitting = all.filter((p) => answersTo(p, product));
 		if (fitting.length > 0) return { food, products: fitting };
-		const row = productRowFor(food, product);
+		const row = productRowFor(food, product) ?? refusedProduct(product) ?? unfit(food);
 		return row ? refusalOf(row, { food }) : refuse('untested-product', { food, product });
 	}
 	// Not said what it is to become: only the plain products are meant, never a recipe.
@@ -62,6 +44,18 @@ function meant(question: Question): Found | Refusal {
 	const row = rowFor(food);
 	return row ? refusalOf(row, { food }) : refuse('untested-food', { food });
 }
+
+/** A product known only for being refused: "pesto". Peach butter is no dairy, so that a food's name is no such word. */
+function refusedProduct(product: string): RefusalRow | undefined {
+	const meaning = meaningOf(nameKey(product));
+	return meaning?.kind === 'refused' ? meaning.row : undefined;
+}
+
+/** What refuses every product of a food: a wild mushroom stays one as a pickle. */
+const unfit = (food: FoodRow): RefusalRow | undefined => {
+	const row = rowFor(food);
+	return row && productsOf(food.id).length === 0 ? row : undefined;
+};
 
 const additiveRule: Readonly<Partial<Record<Additive, string>>> = {
 	flour: 'thickener',
@@ -111,7 +105,11 @@ const cookedDown = new Set([
 	'spaghetti-sauce-with-meat'
 ]);
 
-function againstProduct(question: Question, product: CanningProduct, food: FoodRow | null): Refusal | undefined {
+function againstProduct(
+	question: Terms & { readonly thing?: Thing },
+	product: CanningProduct,
+	food: FoodRow | null
+): Refusal | undefined {
 	for (const additive of question.additives ?? []) {
 		if (additive === 'modified-starch' && product.product === 'pie-filling' && product.recipe) continue;
 		const rule = additiveRule[additive];
@@ -123,23 +121,32 @@ function againstProduct(question: Question, product: CanningProduct, food: FoodR
 	const needsAcid =
 		product.acid !== null || (product.recipe === true && product.processes.every((p) => p.method === 'water'));
 	if (needsAcid && (question.acid === 'reduced' || question.acid === 'none')) return refuse('acid-reduced', { food });
-	if (question.state === 'thawed' && product.foods.includes('tomatoes') && !cookedDown.has(product.product)) {
+	const cold = question.thing?.state === 'thawed' || question.thing?.state === 'frozen';
+	if (cold && product.foods.includes('tomatoes') && !cookedDown.has(product.product)) {
 		return refuse('thawed-tomatoes', { food });
 	}
 	return undefined;
 }
 
 /**
- * Whether and how something may be canned: the tested processes for just this, or the reason why not.
+ * Whether and how a thing may be canned: the tested processes for just this, or the reason why not.
  * Nothing is computed; every minute and psi is a cell of the tables.
  */
-export function adviseCanning(question: Question): Advice {
-	const found = meant(question);
-	if ('kind' in found) return found;
+export function adviseCanning(query: Query): Advice {
+	const found = meant(query);
+	return 'kind' in found ? found : processesOf(found, query);
+}
+
+/** A tested product that is asked for by a name of its own, without a food: "salsa", "fruit cocktail". */
+export function adviseProduct(product: CanningProduct, terms: Terms & { readonly thing?: Thing }): Advice {
+	if (terms.place_C !== undefined && terms.place_C > 35) return refuse('jars-warm', { called: product.name });
+	if (terms.product && !answersTo(product, terms.product))
+		return refuse('untested-product', { called: product.name, product: terms.product, first: [`Can it as ${product.name}`] }); // prettier-ignore
+	return processesOf({ food: terms.thing?.food ?? null, products: [product] }, terms);
+}
+
+function processesOf(found: Found, question: Terms & { readonly thing?: Thing }): Advice {
 	const { food } = found;
-	if (food?.marks?.includes('wild-mushroom')) return refuse('can/wild-mushrooms', { food });
-	if (question.state === 'damaged') return refuse('damaged', { food });
-	if (question.state === 'dried' && food?.id !== 'dry-beans') return refuse('dry-in-soup', { food });
 	const badCanner = question.canner ? cannerRule[question.canner] : undefined;
 	if (badCanner) return refuse(badCanner, { food });
 
@@ -179,7 +186,7 @@ export function adviseCanning(question: Question): Advice {
 	};
 }
 
-function fitsCanner(process: TestedProcess, { canner }: Question): boolean {
+function fitsCanner(process: TestedProcess, { canner }: Terms): boolean {
 	if (canner === 'boiling-water') return process.method === 'boiling-water';
 	if (canner === 'steam') return process.method === 'boiling-water' && process.steamCanner;
 	if (canner === 'pressure') return process.method === 'pressure';
@@ -188,7 +195,7 @@ function fitsCanner(process: TestedProcess, { canner }: Question): boolean {
 
 /** Nothing fits what was asked: which wish it was, the most telling first. */
 function whyNone(
-	question: Question,
+	question: Terms,
 	products: readonly CanningProduct[],
 	looked: readonly TestedProcess[],
 	food: FoodRow | null

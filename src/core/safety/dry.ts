@@ -2,8 +2,7 @@ import { heatSteps, type HeatStepRow } from '../../reference/safety';
 import type { FoodMark, FoodRow } from '../../reference/tables';
 import { cFromF } from '../quantities/units';
 import { otherCautions } from './cautions';
-import { foodOf } from './food-of';
-import type { Advice, Question } from './question';
+import type { Advice, Query } from './question';
 import { refuse } from './refuse';
 
 /** A step of the table. @throws {Error} it is not there: a bug in the tables */
@@ -20,10 +19,10 @@ const thickest_mm = 6.5;
 const warmest_C = cFromF(80) + 1e-9;
 /** 40 °F for the fridge, 0 °F for the freezer, with the play of a thermometer. */
 const play_C = 0.6;
-const warmerThan = (question: Question, step: HeatStepRow) =>
+const warmerThan = (question: Query, step: HeatStepRow) =>
 	question.place_C !== undefined && step.F !== undefined && question.place_C > cFromF(step.F) + play_C;
-export const tooWarmForFridge = (question: Question): boolean => warmerThan(question, stepOf('fridge'));
-export const tooWarmForFreezer = (question: Question): boolean => warmerThan(question, stepOf('freezer'));
+export const tooWarmForFridge = (question: Query): boolean => warmerThan(question, stepOf('fridge'));
+export const tooWarmForFreezer = (question: Query): boolean => warmerThan(question, stepOf('freezer'));
 
 const has = (food: FoodRow, mark: FoodMark) => food.marks?.includes(mark) === true;
 const isPoultry = (food: FoodRow) => food.group === 'poultry' || has(food, 'poultry');
@@ -33,9 +32,8 @@ export const isMeat = (food: FoodRow): boolean =>
 	food.group === 'meat' || food.group === 'fish' || isPoultry(food) || has(food, 'meat');
 
 /** Whether and how something may be dried; for meat with the heat step that makes it safe. */
-export function adviseDrying(question: Question): Advice {
-	const food = foodOf(question);
-	if ('kind' in food) return food;
+export function adviseDrying(question: Query): Advice {
+	const { food } = question.thing;
 	if (food.group === 'fish') return refuse('dry-fish', { food });
 	if (has(food, 'dairy')) return refuse('dry-dairy', { food });
 	if (food.group === 'stock' || has(food, 'soup')) return refuse('dry-stock', { food });
@@ -59,7 +57,7 @@ export function adviseDrying(question: Question): Advice {
 	if (question.thickness_mm !== undefined && !(question.thickness_mm <= thickest_mm)) {
 		return refuse('meat-thick', { food });
 	}
-	if (question.withOthers) return refuse('meat-with-herbs', { food });
+	if (question.withOthers) return refuse(question.withMeat ? 'meat-with-meat' : 'meat-with-herbs', { food });
 	if (question.place === 'fridge' && tooWarmForFridge(question)) return refuse('fridge-warm', { food });
 	if (question.place === 'freezer' && tooWarmForFreezer(question)) return refuse('freezer-warm', { food });
 	if (question.place === 'room' || question.place === 'cellar') return refuse('meat-shelf', { food });

@@ -1,9 +1,8 @@
 import { blanchRows, type BlanchRow, type CutRow, type FoodRow } from '../../reference/tables';
 import { sources } from '../../reference/sources';
 import { freezingCautions } from './cautions';
-import { foodOf } from './food-of';
 import { tooWarmForFreezer } from './dry';
-import type { Advice, Question } from './question';
+import type { Advice, Query } from './question';
 import { refuse } from './refuse';
 
 /** Blanching rows of a cut. @throws {Error} a cut names a row that is not in the table: a bug in the tables */
@@ -15,16 +14,15 @@ export const blanchRowsOf = (cut: CutRow): BlanchRow[] =>
 	});
 
 /** The cut that is meant: the one named, or the food's usual one for this way. */
-export function usualCut(food: FoodRow, way: Question['way']): CutRow | undefined {
+export function usualCut(food: FoodRow, way: Query['way']): CutRow | undefined {
 	if (way === 'freeze-blanched') return food.cuts.find((c) => c.blanch?.length) ?? food.cuts[0];
 	if (way === 'freeze-cooked') return food.cuts.find((c) => c.cookFirst) ?? food.cuts[0];
 	return food.cuts[0];
 }
 
 /** Whether a food may be frozen raw, blanched or cooked, as one cut; the rows that say how. */
-export function adviseFreezing(question: Question): Advice {
-	const food = foodOf(question);
-	if ('kind' in food) return food;
+export function adviseFreezing(question: Query): Advice {
+	const { food } = question.thing;
 	const cut = food.cuts.find((c) => c.id === question.cut) ?? usualCut(food, question.way);
 	if (!cut) return refuse('untested-food', { food });
 	if (food.marks?.includes('wild-mushroom') && question.way === 'freeze-raw')

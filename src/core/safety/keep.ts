@@ -3,12 +3,11 @@ import type { HeatStepRow } from '../../reference/safety';
 import { productsOf } from '../canning/products';
 import { otherCautions } from './cautions';
 import { isMeat, stepOf, tooWarmForFreezer, tooWarmForFridge } from './dry';
-import { foodOf } from './food-of';
-import type { Advice, Question } from './question';
+import type { Advice, Query } from './question';
 import { refuse } from './refuse';
 
 type Cautions = Parameters<typeof otherCautions>[1];
-const allow = (question: Question, food: FoodRow, cautions: Cautions, heat: readonly HeatStepRow[] = []): Advice => ({
+const allow = (question: Query, food: FoodRow, cautions: Cautions, heat: readonly HeatStepRow[] = []): Advice => ({
 	kind: 'allowed',
 	way: question.way,
 	food,
@@ -19,27 +18,37 @@ const allow = (question: Question, food: FoodRow, cautions: Cautions, heat: read
 });
 
 /** Dry enough to sit without air at room temperature: said to be dried, or measured at 10 % or below. */
-const isDry = (question: Question, food: FoodRow) =>
-	question.moisture !== undefined ? question.moisture <= 10 : question.state === 'dried' || food.id === 'dry-beans';
-const atRoom = (question: Question) =>
+const isDry = (question: Query, food: FoodRow) =>
+	question.moisture !== undefined
+		? question.moisture <= 10
+		: question.thing.state === 'dried' || food.id === 'dry-beans';
+const atRoom = (question: Query) =>
 	question.place === undefined || question.place === 'room' || question.place === 'cellar';
 const fatty = (food: FoodRow) => food.composition.fat > 10;
 
-type Keeper = (question: Question, food: FoodRow) => Advice;
+/** Raw produce without air in the cold: days of the published row for greens, which no other row lengthens. */
+const jarDays = 7;
+const rawInJar = (q: Query, food: FoodRow) =>
+	q.thing.state !== 'dried' && !food.perishable && food.keepOnly === undefined && food.id !== 'dry-beans';
+
+type Keeper = (question: Query, food: FoodRow) => Advice;
 
 /** Every way of keeping or handling beside canning, freezing and drying, each with the rule that stops it. */
-const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
+const keepers: Readonly<Partial<Record<Query['way'], Keeper>>> = {
 	vacuum: (q, food) => {
 		if (atRoom(q)) {
 			// What was not said is not taken for safe: a vacuum pack is for the cold unless the food is dry.
-			if (isMeat(food)) return refuse(q.state === 'dried' ? 'meat-shelf' : 'vacuum-room', { food });
+			if (isMeat(food)) return refuse(q.thing.state === 'dried' ? 'meat-shelf' : 'vacuum-room', { food });
 			// A dish said to be dried is still a dish: its moisture was not measured.
 			if (food.perishable || !isDry(q, food)) return refuse('vacuum-room', { food });
 		}
-		if (q.place === 'fridge' && q.state !== 'dried' && (food.id === 'garlic' || food.group === 'mushroom')) {
+		if (q.place === 'fridge' && q.thing.state !== 'dried' && (food.id === 'garlic' || food.group === 'mushroom')) {
 			return refuse('vacuum-raw-garlic', { food });
 		}
-		if (q.place === 'fridge' && food.leafy && !((q.days ?? 0) <= 7)) return refuse('fridge-vacuum-greens', { food });
+		if (q.place === 'fridge' && food.leafy && !((q.days ?? 0) <= jarDays))
+			return refuse('fridge-vacuum-greens', { food });
+		if (q.place === 'fridge' && rawInJar(q, food) && !((q.days ?? 0) <= jarDays))
+			return refuse('fridge-vacuum-raw', { food });
 		if (q.place === 'fridge' && food.perishable && tooLong(q, food)) return refuse('fridge-days', { food });
 		return allow(q, food, ['vacuum', isMeat(food) && 'vacuum-thaw']);
 	},
@@ -89,7 +98,8 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 		return allow(q, food, ['store']);
 	},
 	fridge: (q, food) => {
-		if (food.leafy && q.sealed && !((q.days ?? 0) <= 7)) return refuse('fridge-vacuum-greens', { food });
+		if (food.leafy && q.sealed && !((q.days ?? 0) <= jarDays)) return refuse('fridge-vacuum-greens', { food });
+		if (q.sealed && rawInJar(q, food) && !((q.days ?? 0) <= jarDays)) return refuse('fridge-vacuum-raw', { food });
 		return tooLong(q, food) ? refuse('fridge-days', { food }) : allow(q, food, ['fridge'], [stepOf('fridge')]);
 	},
 	room: (q, food) => (food.perishable ? refuse('perishable-room', { food }) : allow(q, food, ['store'])),
@@ -105,14 +115,14 @@ const keepers: Readonly<Partial<Record<Question['way'], Keeper>>> = {
 		if (marks.includes('elder') && food.group === 'fruit') return refuse('elder-raw', { food });
 		if (marks.includes('raw-kidney')) return refuse('raw-kidney', { food });
 		if (isMeat(food)) return refuse('serve-raw-meat', { food });
-		if (food.group === 'vegetable' && (q.state === 'frozen' || q.state === 'thawed')) {
+		if (food.group === 'vegetable' && (q.thing.state === 'frozen' || q.thing.state === 'thawed')) {
 			return refuse('serve-raw-frozen', { food });
 		}
 		return allow(q, food, []);
 	}
 };
 
-function tooLong(question: Question, food: FoodRow): boolean {
+function tooLong(question: Query, food: FoodRow): boolean {
 	const fridge = food.keeping.find((k) => k.place === 'fridge');
 	return (
 		question.days !== undefined &&
@@ -123,9 +133,8 @@ function tooLong(question: Question, food: FoodRow): boolean {
 }
 
 /** Whether something may be kept or handled so. */
-export function adviseKeeping(question: Question): Advice {
-	const food = foodOf(question);
-	if ('kind' in food) return food;
+export function adviseKeeping(question: Query): Advice {
+	const { food } = question.thing;
 	// A warm fridge keeps nothing that spoils; the months of a freezer are for a cold one.
 	if (question.place === 'freezer' && tooWarmForFreezer(question)) return refuse('freezer-warm', { food });
 	const cold = question.way === 'fridge' || question.place === 'fridge';

@@ -4,6 +4,7 @@ import type { PackStyle } from '../../reference/canning';
 import type { HeatStepRow } from '../../reference/safety';
 import type { TestedProcess } from '../canning/find-process';
 import type { Refusal } from '../errors';
+import type { Condition, State, Thing } from '../things/thing';
 import type { Caution } from './cautions';
 
 /** Every way of keeping, and of handling what is kept, that may be asked about. */
@@ -80,11 +81,8 @@ export const additives = [
 ] as const;
 export type Additive = (typeof additives)[number];
 
-/** What is to be done with a food, as far as it was said. What was not said is never assumed to be safe. */
-export interface Question {
-	readonly way: WayId;
-	/** A food or tested product, by any of its names. */
-	readonly food: string;
+/** How, with what and in which kitchen, as far as it was said. What was not said is never assumed to be safe. */
+export interface Terms {
 	readonly product?: string;
 	readonly cut?: string;
 	readonly style?: PackStyle;
@@ -98,10 +96,7 @@ export interface Question {
 	readonly acid?: 'full' | 'reduced' | 'none';
 	readonly salt?: 'full' | 'reduced';
 	readonly recipe?: 'tested' | 'own';
-	readonly state?: 'fresh' | 'thawed' | 'dried' | 'cooked' | 'damaged' | 'frozen';
 	readonly part?: 'fruit' | 'flowers' | 'leaves' | 'stems';
-	/** Wild food: an expert has seen it. */
-	readonly identified?: boolean;
 	/** Dryer air, °C. */
 	readonly air_C?: number;
 	/** Of a piece that is dried. */
@@ -114,6 +109,8 @@ export interface Question {
 	readonly heat_C?: number;
 	/** Others share the dryer. */
 	readonly withOthers?: boolean;
+	/** The others are meat as well. */
+	readonly withMeat?: boolean;
 	readonly place?: 'room' | 'cellar' | 'fridge' | 'freezer';
 	readonly days?: number;
 	/** Share of water by weight, %. */
@@ -121,6 +118,21 @@ export interface Question {
 	readonly thaw?: 'fridge' | 'cold-water' | 'microwave' | 'counter' | 'from-frozen';
 	/** The vacuum pack stays closed. */
 	readonly sealed?: boolean;
+}
+
+/** One way of one thing, on these terms. */
+export interface Query extends Terms {
+	readonly way: WayId;
+	readonly thing: Thing;
+}
+
+/** A question as a script or a page asks it, the food by a name: resolved at the door, see things/ask-by-name. */
+export interface Question extends Terms {
+	readonly way: WayId;
+	readonly food: string;
+	readonly state?: State;
+	readonly condition?: Condition;
+	readonly identified?: boolean;
 }
 
 export interface Allowed {

@@ -1,6 +1,6 @@
 import { companionRows, type CompanionRow } from '../../reference/other-ways';
 import type { FoodRow } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
 
 /** Why a food must lie apart from others, and from which. */
 export interface Apart {

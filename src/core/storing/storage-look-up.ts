@@ -4,13 +4,14 @@ import { sources } from '../../reference/sources';
 import type { FoodRow, PlaceKind, Range } from '../../reference/tables';
 import { productsOf } from '../canning/products';
 import type { Refusal } from '../errors';
-import { freshness } from '../foods/freshness';
+import { keepsAt } from '../things/clock';
 import { figureById, lookUpFreezing } from '../freezing/freeze-look-up';
 import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
 import { isMeat } from '../safety/dry';
-import type { Question } from '../safety/question';
+import type { Query } from '../safety/question';
+import { plain, type Thing } from '../things/thing';
 import { waysOn } from '../safety/ways-on';
 import { apartFrom, type Apart } from './companions';
 
@@ -26,7 +27,7 @@ export const storagePacks = [
 export type StoragePack = (typeof storagePacks)[number];
 
 export interface StorageQuestion {
-	readonly food: FoodRow;
+	readonly thing: Thing;
 	readonly way: StorageWay;
 	readonly pack?: StoragePack;
 	/** Of the place, °C. */
@@ -113,13 +114,14 @@ const jarRow = figureById('vacuum/fridge-greens');
 const jarDays = typeof jarRow.value === 'number' ? jarRow.value : jarRow.value[0];
 
 /** Dried meat is for the cold alone; which cold a temperature means. */
-const driedMeatIn = (temp_C: number | undefined): Pick<Question, 'place'> =>
+const driedMeatIn = (temp_C: number | undefined): Pick<Query, 'place'> =>
 	temp_C === undefined ? {} : { place: temp_C < -5 ? 'freezer' : temp_C < 10 ? 'fridge' : 'room' };
 
 /** What a way asks the safety module. */
-function questionOf({ food, way, pack, temp_C }: StorageQuestion): Question | undefined {
+function questionOf({ thing, way, pack, temp_C }: StorageQuestion): Query | undefined {
+	const { food } = thing;
 	const place = temp_C === undefined ? {} : { place_C: temp_C };
-	const base = { food: food.id, ...place };
+	const base = { thing, ...place };
 	switch (way) {
 		case 'counter':
 		case 'cool':
@@ -148,7 +150,7 @@ function questionOf({ food, way, pack, temp_C }: StorageQuestion): Question | un
 		case 'oil':
 			return { ...base, way: 'infuse-oil', place: 'fridge', days: 4 };
 		case 'vacuum':
-			if (pack === 'dry-jar') return { ...base, way: 'vacuum', place: 'room', state: 'dried' };
+			if (pack === 'dry-jar') return { ...base, thing: { ...thing, state: 'dried' }, way: 'vacuum', place: 'room' };
 			if (pack === 'fridge-jar') return { ...base, way: 'vacuum', place: 'fridge', days: 1, sealed: true };
 			return { ...base, way: 'vacuum', place: 'freezer' };
 		default:
@@ -160,7 +162,7 @@ function fresh(food: FoodRow, place: PlaceKind, temp_C: number | undefined): Kee
 	const row = food.keeping.find((k) => k.place === place);
 	if (!row) return [];
 	const scaled = temp_C !== undefined && Math.abs(temp_C - row.at_C) > 0.5 && !food.perishable;
-	const days = scaled ? freshness({ food, place, place_C: temp_C, condition: 'firm', since: 0 }).days : row.days;
+	const days = scaled ? keepsAt(plain(food), place, temp_C).days : row.days;
 	return [
 		{
 			what: { counter: 'On the counter', cool: 'In a cool room', fridge: 'In the fridge', cellar: 'In the cellar' }[
@@ -177,7 +179,8 @@ function fresh(food: FoodRow, place: PlaceKind, temp_C: number | undefined): Kee
 }
 
 function keepsFor(question: StorageQuestion): Keeps[] | Refusal {
-	const { food, way, pack, temp_C } = question;
+	const { thing, way, pack, temp_C } = question;
+	const { food } = thing;
 	switch (way) {
 		case 'counter':
 		case 'cool':
@@ -205,12 +208,10 @@ function keepsFor(question: StorageQuestion): Keeps[] | Refusal {
 				const jar = keepsIn(ofFood('vacuum', food, 'fridge-'));
 				if (jar.length > 0) return jar;
 				const loose = fresh(food, 'fridge', undefined);
-				// Leaves beyond the ones named keep no longer in such a jar than those.
-				return food.leafy
-					? loose.map((k) => ({ ...k, time: [Math.min(k.time[0], jarDays), Math.min(k.time[1], jarDays)] }))
-					: loose;
+				// Nothing raw keeps longer in such a jar than the row for greens says, unless a row of its own does.
+				return loose.map((k) => ({ ...k, time: [Math.min(k.time[0], jarDays), Math.min(k.time[1], jarDays)] }));
 			}
-			const frozen = lookUpFreezing({ food, pack: way === 'vacuum' ? 'vacuum' : (pack ?? 'freezer-bag') });
+			const frozen = lookUpFreezing({ thing, pack: way === 'vacuum' ? 'vacuum' : (pack ?? 'freezer-bag') });
 			if (frozen.kind === 'refused') return frozen;
 			return frozen.cuts.map((c) => ({
 				what: `${c.cut.name}, ${c.method}`,
@@ -250,23 +251,25 @@ function keepsFor(question: StorageQuestion): Keeps[] | Refusal {
  * @throws {DomainError} OUT_OF_RANGE for a fresh food beyond −2 to 45 °C
  */
 export function lookUpStorage(question: StorageQuestion): StorageAnswer | Refusal {
-	const { food, way } = question;
+	const { thing, way } = question;
+	const { food } = thing;
 	const cautions = new Map<string, Caution>();
 	const ask = questionOf(question);
 	if (ask) {
-		const advice = advise(ask);
+		const { thing: asked, way: askedWay, ...terms } = ask;
+		const advice = advise(asked, askedWay, terms);
 		if (advice.kind === 'refused') return advice;
 		advice.cautions.forEach((c) => cautions.set(c.id, c));
 	}
 	if (way === 'freeze-dry') {
 		// The years are for a pack with an absorber on the shelf: whom that is refused is given none.
 		// Freeze-dried to the end it holds 2 to 4 % of water (common practice).
-		const shelf = advise({ way: 'absorber', food: food.id, state: 'dried', moisture: 4, place: 'room' });
+		const shelf = advise({ ...thing, state: 'dried' }, 'absorber', { moisture: 4, place: 'room' });
 		if (shelf.kind === 'refused') return shelf;
 	}
 	if (way === 'freeze' && question.temp_C !== undefined) {
 		// Any cut will do: only the temperature is asked about here; each cut has its own say below.
-		const advice = advise({ way: 'freeze-cooked', food: food.id, place_C: question.temp_C });
+		const advice = advise(thing, 'freeze-cooked', { place_C: question.temp_C });
 		if (advice.kind === 'refused' && advice.rule === 'freezer-warm') return advice;
 	}
 	const keeps = keepsFor(question);

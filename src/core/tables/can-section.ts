@@ -1,4 +1,4 @@
-import type { FoodRow } from '../../reference/tables';
+import type { Thing } from '../things/thing';
 import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
 import { sayMeasure } from '../quantities/amount';
@@ -69,19 +69,20 @@ function acidLines(processes: readonly TestedProcess[], units: TableKitchen['uni
 /**
  * The tested processes of a food at this kitchen's altitude: read off, never computed. Without an altitude none is shown.
  */
-export function canSection(food: FoodRow, kitchen: TableKitchen): Section {
+export function canSection(thing: Thing, kitchen: TableKitchen): Section {
+	const { food } = thing;
 	const where = {
 		...(kitchen.altitude_m === null ? {} : { altitude_m: kitchen.altitude_m }),
 		...(kitchen.gauge ? { gauge: kitchen.gauge } : {})
 	};
-	const plain = advise({ way: 'can', food: food.id, ...where });
+	const plain = advise(thing, 'can', where);
 	const found: TestedProcess[] = plain.kind === 'allowed' ? [...plain.processes] : [];
 	const cautions = new Map<string, Caution>();
 	if (plain.kind === 'allowed') plain.cautions.forEach((c) => cautions.set(c.id, c));
 	const seen = new Set(found.map((p) => p.product.id));
 	for (const product of productsOf(food.id)) {
 		if (seen.has(product.id)) continue;
-		const advice = advise({ way: 'can', food: food.id, product: product.product, ...where });
+		const advice = advise(thing, 'can', { product: product.product, ...where });
 		if (advice.kind !== 'allowed') continue;
 		found.push(...advice.processes.filter((p) => !seen.has(p.product.id)));
 		advice.cautions.forEach((c) => cautions.set(c.id, c));

@@ -1,5 +1,6 @@
 import { tableWays, type TableWay } from '../../reference/other-ways';
 import type { FoodRow } from '../../reference/tables';
+import { plain } from '../things/thing';
 import { foodSections } from './food-sections';
 import type { Line, TableKitchen } from './line';
 
@@ -48,7 +49,7 @@ const headings: Readonly<Record<string, string>> = {
  * @param way one way, or all of them
  */
 export function compareFoods(foods: readonly FoodRow[], kitchen: TableKitchen, way?: TableWay): CompareRow[] {
-	const sections = foods.map((food) => foodSections(food, kitchen, way));
+	const sections = foods.map((food) => foodSections(plain(food), kitchen, way));
 	const rows: CompareRow[] = [];
 	for (const each of way ? [way] : tableWays) {
 		const own = sections.map((list) => list.find((s) => s.way === each));

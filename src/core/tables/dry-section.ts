@@ -1,4 +1,4 @@
-import type { FoodRow } from '../../reference/tables';
+import type { Thing } from '../things/thing';
 import { lookUpDrying } from '../drying/dry-look-up';
 import { sayAmount } from '../quantities/amount';
 import type { Units } from '../quantities/format';
@@ -52,8 +52,9 @@ export function dryingLines(row: DryingRow, units: Units): Line[] {
 	];
 }
 
-export function drySection(food: FoodRow, units: Units): Section {
-	const answer = lookUpDrying({ food });
+export function drySection(thing: Thing, units: Units): Section {
+	const { food } = thing;
+	const answer = lookUpDrying({ thing });
 	if (answer.kind === 'refused')
 		return { way: 'dry', lines: [], words: [], recipes: [], refusal: answer, cautions: [] };
 	const { rehydrate, yields, odour } = answer;

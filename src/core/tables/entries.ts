@@ -1,6 +1,7 @@
 import { practices, wayWords } from '../../reference/other-ways';
 import { foodRows } from '../../reference/tables';
-import { foldName } from '../foods/find-food';
+import { foldName } from '../foods/fold-name';
+import { kindsOf } from '../things/names';
 import { allRecipes } from '../recipes/find-recipe';
 import type { Entry } from './search';
 
@@ -13,7 +14,7 @@ export const tableEntries: readonly Entry[] = [
 		name: f.name,
 		href: `/tables/${f.id}`,
 		sort: f.group,
-		keys: keysOf([f.id, f.name, ...f.names, ...(f.traits ?? []).flatMap((t) => t.names)])
+		keys: keysOf([f.id, f.name, ...f.names, ...kindsOf(f.id).flatMap((k) => k.names)])
 	})),
 	...wayWords.map((w) => ({
 		kind: 'way' as const,

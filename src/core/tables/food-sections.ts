@@ -7,7 +7,9 @@ import type { Units } from '../quantities/format';
 import { recipesOf } from '../recipes/find-recipe';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
-import type { Question } from '../safety/question';
+import type { Terms, WayId } from '../safety/question';
+import { kindsOf } from '../things/names';
+import type { Thing } from '../things/thing';
 import { apartFrom } from '../storing/companions';
 import { secondClocks } from '../storing/storage-look-up';
 import { canSection } from './can-section';
@@ -75,14 +77,15 @@ function freshSection(food: FoodRow, units: Units): Section {
 	return {
 		way: 'fresh',
 		lines,
-		words: [food.intake, ...(food.traits ?? []).map((t) => `${t.name}: ${t.matters}`)],
+		words: [food.intake, ...kindsOf(food.id).map((t) => `${t.name}: ${t.matters}`)],
 		recipes: [],
 		cautions: []
 	};
 }
 
-function cellarSection(food: FoodRow, units: Units): Section {
-	const advice = advise({ way: 'cellar', food: food.id });
+function cellarSection(thing: Thing, units: Units): Section {
+	const { food } = thing;
+	const advice = advise(thing, 'cellar');
 	const want = food.want;
 	const told = want ? from(want) : undefined;
 	const row = want ? { source: want.source, confidence: want.confidence } : undefined;
@@ -107,8 +110,8 @@ function cellarSection(food: FoodRow, units: Units): Section {
 	};
 }
 
-function cookSection(food: FoodRow, units: Units): Section {
-	const answer = lookUpCooking(food);
+function cookSection(thing: Thing, units: Units): Section {
+	const answer = lookUpCooking(thing);
 	const steps = [...(answer.inside ? [answer.inside] : []), ...answer.after];
 	const lines = steps.flatMap((step) => [
 		...(step.F === undefined
@@ -157,17 +160,17 @@ function cookSection(food: FoodRow, units: Units): Section {
 }
 
 /** What is asked of the safety module for a way that is described by figures and recipes alone. */
-const generic: Partial<Record<TableWay, (food: FoodRow) => Question>> = {
-	ferment: (food) => ({ way: 'ferment', food: food.id, salt: 'full' }),
-	pickle: (food) => ({ way: 'pickle', food: food.id, place: 'fridge' }),
-	jam: (food) => ({ way: 'jam', food: food.id, place: 'fridge' }),
-	vacuum: (food) => ({ way: 'vacuum', food: food.id, place: 'fridge', days: 1 }),
-	absorber: (food) => ({ way: 'absorber', food: food.id, state: 'dried', place: 'room' }),
-	'freeze-dry': (food) => ({ way: 'freeze-dry', food: food.id }),
-	oil: (food) => ({ way: 'infuse-oil', food: food.id, place: 'fridge', days: 4 }),
-	smoke: (food) => ({ way: 'smoke', food: food.id, place: 'fridge' }),
-	salt: (food) => ({ way: 'salt', food: food.id, place: 'fridge' }),
-	thaw: (food) => ({ way: 'thaw', food: food.id, thaw: 'fridge' })
+const generic: Partial<Record<TableWay, { readonly way: WayId; readonly terms?: Terms; readonly dried?: boolean }>> = {
+	ferment: { way: 'ferment', terms: { salt: 'full' } },
+	pickle: { way: 'pickle', terms: { place: 'fridge' } },
+	jam: { way: 'jam', terms: { place: 'fridge' } },
+	vacuum: { way: 'vacuum', terms: { place: 'fridge', days: 1 } },
+	absorber: { way: 'absorber', terms: { place: 'room' }, dried: true },
+	'freeze-dry': { way: 'freeze-dry' },
+	oil: { way: 'infuse-oil', terms: { place: 'fridge', days: 4 } },
+	smoke: { way: 'smoke', terms: { place: 'fridge' } },
+	salt: { way: 'salt', terms: { place: 'fridge' } },
+	thaw: { way: 'thaw', terms: { thaw: 'fridge' } }
 };
 const recipeWay: Record<RecipeRow['kind'], TableWay> = {
 	jam: 'jam', 'freezer-jam': 'jam', sauce: 'syrup', juice: 'syrup', 'canning-syrup': 'syrup', 'freezing-syrup': 'freeze',
@@ -177,13 +180,14 @@ const recipeWay: Record<RecipeRow['kind'], TableWay> = {
 /** Where a recipe stands in Tables. */
 export const wayOfRecipe = (recipe: RecipeRow): TableWay => recipeWay[recipe.kind];
 
-function plainSection(food: FoodRow, way: TableWay, units: Units): Section {
+function plainSection(thing: Thing, way: TableWay, units: Units): Section {
+	const { food } = thing;
 	const rows =
 		way === 'second'
 			? [...secondClocks(food, 'thawed'), ...secondClocks(food, 'opened')]
 			: figures.filter((f) => f.way === way && isFor(f, food));
-	const question = generic[way];
-	const advice = question ? advise(question(food)) : undefined;
+	const terms = generic[way];
+	const advice = terms ? advise(terms.dried ? { ...thing, state: 'dried' } : thing, terms.way, terms.terms) : undefined;
 	return {
 		way,
 		lines: rows.map((f) => figureLine(f, units)),
@@ -203,18 +207,18 @@ const tellsWhyNot = new Set<TableWay>(['can', 'dry', 'cellar', 'vacuum', 'fermen
  * @param only one way of them, where the others are not wanted
  * @returns only sections that say something
  */
-export function foodSections(food: FoodRow, kitchen: TableKitchen, only?: TableWay): Section[] {
+export function foodSections(thing: Thing, kitchen: TableKitchen, only?: TableWay): Section[] {
 	const { units } = kitchen;
 	const own: Partial<Record<TableWay, () => Section>> = {
-		fresh: () => freshSection(food, units),
-		cellar: () => cellarSection(food, units),
-		freeze: () => freezeSection(food, kitchen),
-		dry: () => drySection(food, units),
-		can: () => canSection(food, kitchen),
-		cook: () => cookSection(food, units)
+		fresh: () => freshSection(thing.food, units),
+		cellar: () => cellarSection(thing, units),
+		freeze: () => freezeSection(thing, kitchen),
+		dry: () => drySection(thing, units),
+		can: () => canSection(thing, kitchen),
+		cook: () => cookSection(thing, units)
 	};
 	return (only ? [only] : tableWays)
-		.map((way) => (own[way] ?? (() => plainSection(food, way, units)))())
+		.map((way) => (own[way] ?? (() => plainSection(thing, way, units)))())
 		.map((s) => (s.refusal ? { ...s, lines: [], words: [], recipes: [] } : s))
 		.filter((s) => (s.refusal ? tellsWhyNot.has(s.way) : s.lines.length + s.recipes.length > 0));
 }

@@ -1,6 +1,6 @@
 import { blanchRules } from '../../reference/rules';
 import { figures, freezerPacks, isFor } from '../../reference/other-ways';
-import type { FoodRow } from '../../reference/tables';
+import type { Thing } from '../things/thing';
 import { lookUpFreezing, monthsIn, packSuits } from '../freezing/freeze-look-up';
 import { recipesOf } from '../recipes/find-recipe';
 import { figureLine, from, lineOf, type Draft, type Line, type Section, type TableKitchen } from './line';
@@ -8,9 +8,10 @@ import { figureLine, from, lineOf, type Draft, type Line, type Section, type Tab
 const methodWords = { blanched: 'blanched', cooked: 'cooked first', raw: 'raw' } as const;
 
 /** Freezing: what is done before, months in a good pack and in poor ones, ratios, and the numbers behind a plan. */
-export function freezeSection(food: FoodRow, kitchen: TableKitchen): Section {
+export function freezeSection(thing: Thing, kitchen: TableKitchen): Section {
+	const { food } = thing;
 	const { units, altitude_m } = kitchen;
-	const answer = lookUpFreezing({ food });
+	const answer = lookUpFreezing({ thing });
 	if (answer.kind === 'refused')
 		return { way: 'freeze', lines: [], words: [], recipes: [], refusal: answer, cautions: [] };
 	const lines: Line[] = [];

@@ -10,7 +10,8 @@ import { blanchRules, burnerEfficiency, freezingRules, freshnessRules } from '..
 import { heatSteps } from '../../reference/safety';
 import { sources } from '../../reference/sources';
 import { foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain } from '../things/thing';
 import { allRecipes } from '../recipes/find-recipe';
 import { compareFoods } from './compare';
 import { tableEntries } from './entries';
@@ -48,7 +49,7 @@ describe('every number of Tables', () => {
 	it.each(kitchens)('stands whole on the page of its food: %o', (kitchen) => {
 		let counted = 0;
 		for (const food of foodRows) {
-			const sections = foodSections(food, kitchen);
+			const sections = foodSections(plain(food), kitchen);
 			expect(sections.length, food.id).toBeGreaterThan(1);
 			for (const section of sections) {
 				if (section.refusal) expect(section.refusal.instead.length, food.id).toBeGreaterThan(0);
@@ -120,7 +121,7 @@ describe('every number of Tables', () => {
 describe('a food’s jars', () => {
 	const lines = (id: string, altitude_m: number | null = 380) => {
 		const row = foodById(id);
-		return row ? (foodSections(row, { units: 'us', altitude_m }, 'can')[0]?.lines ?? []) : [];
+		return row ? (foodSections(plain(row), { units: 'us', altitude_m }, 'can')[0]?.lines ?? []) : [];
 	};
 	it('say the acid of every jar before any time', () => {
 		// USDA Complete Guide 2015, guide 3 (from memory): 2 tbsp of lemon juice to a quart, 1 to a pint.

@@ -17,7 +17,8 @@ import { foodRows, type FoodRow } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { sayAmount } from '../quantities/amount';
 import type { Units } from '../quantities/format';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain } from '../things/thing';
 import { allRecipes } from '../recipes/find-recipe';
 import type { Caution } from '../safety/cautions';
 import { foodSections, wayOfRecipe } from './food-sections';
@@ -167,7 +168,7 @@ export function wayPage(way: TableWay, kitchen: TableKitchen): WayPage {
 	const rows: WayRow[] = [];
 	const refused: { food: FoodRow; reason: string }[] = [];
 	for (const food of columns.length > 0 ? foodRows : []) {
-		const section = foodSections(food, kitchen, way)[0];
+		const section = foodSections(plain(food), kitchen, way)[0];
 		if (!section) continue;
 		if (section.refusal) {
 			refused.push({ food, reason: section.refusal.reason });

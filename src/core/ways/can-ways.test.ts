@@ -1,16 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain as thingOf } from '../things/thing';
 import { sayFraction, sayHeadspace, sayPressure, saySpoons } from '../quantities/format';
 import { kgFromLb, mFromFt } from '../quantities/units';
+import { understand } from '../things/understand';
 import { canWays, type CanWay, type CanWaysInput } from './can-ways';
 import { kitchen } from './kitchen.fixture';
 
 const now = Date.parse('2026-08-25T08:00:00Z');
+const row = (id: string) => {
+	const food = foodById(id);
+	if (!food) throw new Error(id);
+	return food;
+};
+const named = (text: string) => {
+	const read = understand(text);
+	if (read.kind !== 'thing') throw new Error(text);
+	return read.thing;
+};
 const waysOf = (id: string, more: Partial<CanWaysInput> = {}) => {
 	const food = foodById(id);
 	if (!food) throw new Error(id);
-	return canWays({ food, form: food.forms[0]?.id ?? 'whole', grams: 10_000, kitchen, jar: 'quart', now, ...more });
+	return canWays({ thing: thingOf(food), grams: 10_000, kitchen, jar: 'quart', now, ...more });
 };
 const plain = (id: string, more?: Partial<CanWaysInput>): readonly CanWay[] => {
 	const ways = waysOf(id, more).plain;
@@ -40,8 +52,8 @@ describe('the jars of an item', () => {
 		expect(plain('green-beans', { grams: 200 })[0]?.jars?.count).toBe(0);
 	});
 	it('takes less of shelled peas to a jar than of peas in the pod', () => {
-		const inPod = plain('peas', { form: 'in-pod' })[0]?.jars?.perJar_g ?? 0;
-		const shelled = plain('peas', { form: 'shelled' })[0]?.jars?.perJar_g ?? 0;
+		const inPod = plain('peas', { thing: { ...thingOf(row('peas')), form: 'in-pod' } })[0]?.jars?.perJar_g ?? 0;
+		const shelled = plain('peas', { thing: { ...thingOf(row('peas')), form: 'shelled' } })[0]?.jars?.perJar_g ?? 0;
 		expect(inPod).toBeCloseTo(kgFromLb(4.5) * 1000, 6);
 		expect(shelled).toBeLessThan(inPod * 0.6);
 		expect(shelled).toBeGreaterThan(inPod * 0.3);
@@ -80,14 +92,13 @@ describe('the jars of an item', () => {
 		).toEqual(['pickled', 'pineapple', 'with-okra-or-zucchini']);
 	});
 	it('hears the household’s own word: white peaches are refused, as jam too, yellow ones are not', () => {
-		const white = waysOf('peaches', { called: 'white peaches' });
+		const white = waysOf('peaches', { thing: named('white peaches') });
 		expect(white.plain).toMatchObject({ kind: 'refused', rule: 'can/white-peaches' });
 		expect(white.recipes).toEqual([]);
-		expect('kind' in waysOf('peaches', { called: 'yellow peaches' }).plain).toBe(false);
-		expect('kind' in waysOf('zucchini', { called: 'peaches' }).plain).toBe(true);
+		expect('kind' in waysOf('peaches', { thing: named('yellow peaches') }).plain).toBe(false);
 	});
 	it('says that only sound produce goes into jars where it came in soft', () => {
-		expect(waysOf('tomatoes', { soft: true }).cautions.map((c) => c.id)).toContain('sound-only');
+		expect(waysOf('tomatoes', { thing: named('tomatoes, soft') }).cautions.map((c) => c.id)).toContain('sound-only');
 		expect(waysOf('tomatoes').cautions.map((c) => c.id)).not.toContain('sound-only');
 	});
 	it('gives the general rules for the canners that are used, in the household’s units', () => {

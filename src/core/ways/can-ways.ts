@@ -1,6 +1,5 @@
 import type { CanningProduct, PackStyle } from '../../reference/canning';
 import { canningRules, type JarSize } from '../../reference/canning-rules';
-import type { FoodRow } from '../../reference/tables';
 import { usualCapacity } from '../canning/canner-loads';
 import { perJar_g } from '../canning/jar-yield';
 import { canningSteps } from '../canning/steps';
@@ -8,20 +7,15 @@ import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
 import { mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
-import { findFood } from '../foods/find-food';
 import { advise } from '../safety/advise';
 import { inOrder, otherCautions, type Caution } from '../safety/cautions';
+import type { Thing } from '../things/thing';
 import type { Kitchen } from './kitchen';
 
 export interface CanWaysInput {
-	readonly food: FoodRow;
-	/** The household's own word for it: white peaches are not canned, yellow ones are. */
-	readonly called?: string;
-	readonly form: string;
+	readonly thing: Thing;
 	readonly grams: number;
 	readonly kitchen: Kitchen;
-	/** Soft, split or bruised. */
-	readonly soft?: boolean;
 	/** Wanted; where a product was not tested in it, the largest smaller one that was. */
 	readonly jar: JarSize;
 	/** ms. */
@@ -63,22 +57,22 @@ export interface CanWays {
  * @throws {DomainError} NOT_POSITIVE
  */
 export function canWays(input: CanWaysInput): CanWays {
-	const { food, kitchen } = input;
+	const { thing, kitchen } = input;
+	const { food } = thing;
 	mustBePositive(input.grams, 'grams');
 	const altitude = kitchen.altitude_m === null ? {} : { altitude_m: kitchen.altitude_m };
 	const gauge = kitchen.gauge === 'dial' || kitchen.gauge === 'weighted' ? { gauge: kitchen.gauge } : {};
-	const named = input.called && findFood(input.called)?.id === food.id ? input.called : food.id;
-	const plain = advise({ way: 'can', food: named, ...altitude, ...gauge });
+	const plain = advise(thing, 'can', { ...altitude, ...gauge });
 	const cautions = new Map<string, Caution>();
 	const note = (list: readonly Caution[]) => list.forEach((c) => cautions.set(c.id, c));
-	note(otherCautions(food, [input.soft === true && 'sound-only']));
+	note(otherCautions(food, [thing.condition === 'soft' && 'sound-only']));
 	if (plain.kind === 'allowed') note(plain.cautions);
 	const plainIds = new Set(plain.kind === 'allowed' ? plain.processes.map((p) => p.product.id) : []);
 
 	const recipes: CanWay[] = [];
 	for (const product of productsOf(food.id)) {
 		if (plainIds.has(product.id)) continue;
-		const advice = advise({ way: 'can', food: named, product: product.product, ...altitude, ...gauge });
+		const advice = advise(thing, 'can', { product: product.product, ...altitude, ...gauge });
 		if (advice.kind === 'refused') continue;
 		note(advice.cautions);
 		recipes.push(
@@ -142,8 +136,8 @@ const loadTime_s = (p: TestedProcess): number =>
 		: canningRules.restWater_s.value);
 
 /** Whole jars of the item, and canner loads of them. */
-function jarsOf({ food, form, grams }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
-	const each = perJar_g(food, form, product, jar);
+function jarsOf({ thing, grams }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
+	const each = perJar_g(thing.food, thing.form, product, jar);
 	if (!each) return undefined;
 	const count = Math.floor(grams / each.grams);
 	const loads = Math.ceil(count / usualCapacity(jar));

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain as thingOf } from '../things/thing';
 import { capacities, type CapacityInput } from './capacity';
 import { kitchen } from './kitchen.fixture';
 
@@ -8,7 +9,7 @@ const now = Date.parse('2026-08-25T08:00:00Z');
 const of = (id: string, more: Partial<CapacityInput> = {}) => {
 	const food = foodById(id);
 	if (!food) throw new Error(id);
-	return capacities({ food, form: food.forms[0]?.id ?? 'whole', kitchen, days: 3, jar: 'quart', now, ...more });
+	return capacities({ thing: thingOf(food), kitchen, days: 3, jar: 'quart', now, ...more });
 };
 
 describe('what can still be taken on', () => {

@@ -1,6 +1,6 @@
 import { freezingRules } from '../../reference/rules';
 import { jarVolume_L, type JarSize } from '../../reference/canning-rules';
-import type { FoodRow } from '../../reference/tables';
+import type { Thing } from '../things/thing';
 import { takeOn, type Resource, type TakeOn } from '../costs/take-on';
 import { mustBeWithin } from '../errors';
 import { canWays } from './can-ways';
@@ -10,8 +10,7 @@ import { glance, type GlanceWay } from './glance';
 import type { Kitchen } from './kitchen';
 
 export interface CapacityInput {
-	readonly food: FoodRow;
-	readonly form: string;
+	readonly thing: Thing;
 	readonly kitchen: Kitchen;
 	/** Days there are, today among them: 1 to 60. */
 	readonly days: number;
@@ -39,12 +38,12 @@ const reference_g = 20_000;
  * @throws {DomainError} OUT_OF_RANGE
  */
 export function capacities(input: CapacityInput): Capacity[] {
-	const { food, form, kitchen, days, now } = input;
+	const { thing, kitchen, days, now } = input;
 	mustBeWithin(days, 1, 60, 'days');
 	const grams = reference_g;
-	const { ways, cut } = freezeWays({ food, form, grams, food_C: 18, kitchen, choices: {}, now });
-	const dry = dryWay({ food, form, cut, grams, kitchen, choices: {}, now });
-	const cans = canWays({ food, form, grams, kitchen, jar: input.jar, now });
+	const { ways, cut } = freezeWays({ thing, grams, food_C: 18, kitchen, choices: {}, now });
+	const dry = dryWay({ thing, cut, grams, kitchen, choices: {}, now });
+	const cans = canWays({ thing, grams, kitchen, jar: input.jar, now });
 	const list = glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 0 });
 	const kg = grams / 1000;
 	return list.flatMap((way): Capacity[] => {

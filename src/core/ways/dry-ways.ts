@@ -3,10 +3,12 @@ import { dryingModel } from '../../reference/model-rules';
 import type { DryingRow } from '../../reference/other-ways';
 import { blanchRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
-import type { CutRow, FoodRow, Range } from '../../reference/tables';
+import type { CutRow, Range } from '../../reference/tables';
 import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
 import { lookUpDrying, printedMeatShare, type DryAnswer } from '../drying/dry-look-up';
 import { dryingRowFor, dryingTime, type DryingTime, type Skin } from '../drying/drying-time';
+import { refuse } from '../safety/refuse';
+import type { Thing } from '../things/thing';
 import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { steamHeat_J_kg } from '../heat/boil-down';
@@ -22,9 +24,9 @@ export interface DryChoices {
 	readonly blanched?: boolean;
 }
 export interface DryWaysInput {
-	readonly food: FoodRow;
-	readonly form: string;
-	readonly cut: CutRow;
+	readonly thing: Thing;
+	/** Null for a food that has none: it is refused before one is wanted. */
+	readonly cut: CutRow | null;
 	readonly grams: number;
 	readonly kitchen: Kitchen;
 	readonly choices: DryChoices;
@@ -80,10 +82,12 @@ function blanchOf(row: DryingRow, wanted: boolean): DryWay['blanch'] {
  * @throws {DomainError} NOT_POSITIVE, OUT_OF_RANGE, UNKNOWN_CUT
  */
 export function dryWay(input: DryWaysInput): DryWay | Refusal {
-	const { food, cut, kitchen, choices } = input;
+	const { thing, cut, kitchen, choices } = input;
+	const { food } = thing;
 	mustBePositive(input.grams, 'grams');
-	const look = lookUpDrying({ food });
+	const look = lookUpDrying({ thing });
 	if (look.kind === 'refused') return look;
+	if (!cut) return refuse('kept-only', { food });
 	const row = choices.row === undefined ? dryingRowFor(food, cut) : look.rows.find((r) => r.id === choices.row);
 	if (choices.row !== undefined && !row)
 		throw new DomainError('UNKNOWN_CUT', 'row', `${food.name} are not dried as "${choices.row}". Known: ${look.rows.map((r) => r.id).join(', ')}.`); // prettier-ignore
@@ -107,7 +111,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		altitude_m: kitchen.altitude_m ?? 0
 	});
 	if (time.kind === 'refused') return time;
-	const share = (cut.yields[input.form] ?? Object.values(cut.yields)[0])?.value ?? 1;
+	const share = (cut.yields[thing.form] ?? Object.values(cut.yields)[0])?.value ?? 1;
 	const wet_kg = (input.grams / 1000) * share;
 	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
 	const loads = Math.ceil(needed / dryer.trays);
@@ -133,7 +137,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	// What the water takes, and no more than the dryer can draw.
 	const water_kWh = (balance.water_kg * steamHeat_J_kg) / dryingModel.dryerEfficiency.value / 3.6e6;
 	const most_kWh = (dryer.power_W / 1000) * time.hours * loads;
-	const storage = lookUpStorage({ food, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
+	const storage = lookUpStorage({ thing, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
 	const keeps = storage.kind === 'refused' ? undefined : storage.keeps[0];
 	const skipped = choices.blanched === false && blanchOf(row, true)?.dip === false;
 	const months = keeps ? monthsOf(keeps, skipped) : null;

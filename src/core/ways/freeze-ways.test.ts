@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain as thingOf } from '../things/thing';
 import { mFromFt } from '../quantities/units';
 import { planRun } from '../runs/plan';
 import { freezeWays, usualPortion_g, type FreezeWay, type WaysInput } from './freeze-ways';
@@ -11,8 +12,7 @@ const waysOf = (id: string, cut?: string, more: Partial<WaysInput> = {}) => {
 	const food = foodById(id);
 	if (!food) throw new Error(id);
 	return freezeWays({
-		food,
-		form: food.forms[0]?.id ?? 'whole',
+		thing: thingOf(food),
 		grams: 9100,
 		food_C: 20,
 		kitchen,

@@ -10,9 +10,11 @@ import { blanchedMonths } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
 import { advise } from '../safety/advise';
+import { refuse } from '../safety/refuse';
 import { freezingCautions, type Caution } from '../safety/cautions';
 import { blanchRowsOf } from '../safety/freeze';
 import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
+import type { Thing } from '../things/thing';
 import type { Kitchen, KitchenPot } from './kitchen';
 
 export interface WayChoices {
@@ -25,8 +27,7 @@ export interface WayChoices {
 }
 
 export interface WaysInput {
-	readonly food: FoodRow;
-	readonly form: string;
+	readonly thing: Thing;
 	readonly grams: number;
 	/** Temperature of the place it stands in, °C. */
 	readonly food_C: number;
@@ -79,7 +80,8 @@ export interface RefusedWay extends Refusal {
 
 export interface Ways {
 	readonly food: FoodRow;
-	readonly cut: CutRow;
+	/** Null for a food of which only its keeping is carried. */
+	readonly cut: CutRow | null;
 	readonly portion_g: number;
 	readonly ways: readonly (FreezeWay | RefusedWay)[];
 }
@@ -98,15 +100,20 @@ export const usualPortion_g = (people: number): number => Math.max(100, Math.rou
  * @throws {DomainError} UNKNOWN_CUT, NOT_POSITIVE, OUT_OF_RANGE
  */
 export function freezeWays(input: WaysInput): Ways {
-	const { food, kitchen, choices } = input;
+	const { thing, kitchen, choices } = input;
+	const { food } = thing;
 	mustBePositive(input.grams, 'grams');
-	const cut = cutOf(food, choices.cut ?? food.cuts[0]?.id ?? '');
 	const portion_g = choices.portion_g ?? usualPortion_g(kitchen.people);
+	if (food.cuts.length === 0) {
+		const advice = advise(thing, 'freeze-raw');
+		const refusal = advice.kind === 'refused' ? advice : refuse('kept-only', { food });
+		return { food, cut: null, portion_g, ways: [{ ...refusal, id: 'raw', name: 'Freeze', gist: 'as its row says' }] };
+	}
+	const cut = cutOf(food, choices.cut ?? food.cuts[0]?.id ?? '');
 	const rows = blanchRowsOf(cut);
 	const ways: (FreezeWay | RefusedWay)[] = [];
 	// The safety module has its say on each way before anything is worked out.
-	const may = (way: 'freeze-blanched' | 'freeze-cooked') =>
-		advise({ way, food: food.id, cut: cut.id }).kind === 'allowed';
+	const may = (way: 'freeze-blanched' | 'freeze-cooked') => advise(thing, way, { cut: cut.id }).kind === 'allowed';
 	if (may('freeze-blanched')) for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
 	if (cut.cookFirst && may('freeze-cooked')) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
 	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
@@ -130,7 +137,8 @@ function blanched(
 	rows: BlanchRow[],
 	portion_g: number
 ): FreezeWay | RefusedWay {
-	const { food, kitchen } = input;
+	const { kitchen } = input;
+	const { food } = input.thing;
 	const pot = choosePot(kitchen, input.choices.potId);
 	const id = `blanch:${row.id.split('/')[1]}`;
 	const several = rows.filter((r) => r.method === row.method).length > 1;
@@ -155,7 +163,7 @@ function blanched(
 		}; // prettier-ignore
 	}
 	const as = row.blanchedAs ? (food.cuts.find((c) => c.id === row.blanchedAs?.cut) ?? cut) : cut;
-	const load_g = Math.round(input.grams * share(as, input.form));
+	const load_g = Math.round(input.grams * share(as, input.thing.form));
 	const line = blanchLine({
 		food,
 		cut: as,
@@ -195,7 +203,7 @@ function blanched(
 		...freezeSteps(cut)
 	];
 	return build(input, cut, {
-		id, name, method: row.method, gist: `${sayMinutes(row.minutes)}, ${row.dip ? 'cold water, peel' : 'ice'}, ${cut.pack === 'loose' || cut.pack === 'wrap' ? 'tray, bag' : 'portions, bag'}`, load_g, row, pot, line, portion_g,
+		id, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${cut.pack === 'loose' || cut.pack === 'wrap' ? 'tray, bag' : 'portions, bag'}`, load_g, row, pot, line, portion_g,
 		blanchWords: words, months: blanchedMonths(), steps, notes,
 		source: sources[row.source].short, confidence: row.confidence, hotWork: true
 	}); // prettier-ignore
@@ -243,7 +251,7 @@ function cooked(
 			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
 		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
-		load_g: Math.round(input.grams * share(cut, input.form)), portion_g, blanchWords: words, months: cook.months,
+		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
 		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
 		notes: [note],
@@ -252,10 +260,10 @@ function cooked(
 }
 
 function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | RefusedWay {
-	const { food } = input;
+	const { food } = input.thing;
 	const cooked = food.group === 'dish' || food.group === 'stock';
 	const name = cooked ? 'Cool fast, then freeze' : food.perishable ? 'Wrap and freeze' : 'Freeze raw';
-	const advice = advise({ way: 'freeze-raw', food: food.id, cut: cut.id });
+	const advice = advise(input.thing, 'freeze-raw', { cut: cut.id });
 	if (advice.kind === 'refused') return { ...advice, id: 'raw', name, gist: 'no heat' };
 	const rule = cut.raw;
 	if (rule.kind === 'refused') throw new Error(`${food.id}: refused by its row and allowed by the rules`);
@@ -263,7 +271,7 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 	const words = cooked ? 'cooked already' : food.perishable ? 'none: it is frozen raw' : 'none needed';
 	return build(input, cut, {
 		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
-		load_g: Math.round(input.grams * share(cut, input.form)), portion_g,
+		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
 		steps: [cut.prepare ?? 'Wash and cut.', ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
 		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
@@ -277,8 +285,9 @@ interface Draft {
 } // prettier-ignore
 
 function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
-	const { food, kitchen } = input;
-	const yieldShare = share(cut, input.form);
+	const { kitchen } = input;
+	const { food } = input.thing;
+	const yieldShare = share(cut, input.thing.form);
 	const prepared_g = Math.max(1, Math.round(input.grams * yieldShare));
 	const perTray_kg = trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2;
 	const needed = Math.max(1, Math.ceil(prepared_g / 1000 / perTray_kg));

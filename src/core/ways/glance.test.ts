@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { foodRows } from '../../reference/tables';
-import { foodById } from '../foods/find-food';
+import { foodById } from '../things/names';
+import { plain as thingOf } from '../things/thing';
 import { canWays } from './can-ways';
 import { dryWay, type DryChoices } from './dry-ways';
 import { freezeWays } from './freeze-ways';
@@ -15,9 +16,8 @@ const foodOf = (id: string) => {
 };
 const drying = (id: string, choices: DryChoices = {}, grams = 6000, own = kitchen) => {
 	const food = foodOf(id);
-	const [cut] = food.cuts;
-	if (!cut) throw new Error(id);
-	return dryWay({ food, form: food.forms[0]?.id ?? 'whole', cut, grams, kitchen: own, choices, now });
+	const [cut = null] = food.cuts;
+	return dryWay({ thing: thingOf(food), cut, grams, kitchen: own, choices, now });
 };
 const open = (id: string, choices?: DryChoices, grams?: number, own = kitchen) => {
 	const way = drying(id, choices, grams, own);
@@ -25,11 +25,10 @@ const open = (id: string, choices?: DryChoices, grams?: number, own = kitchen) =
 	return way;
 };
 function seen(id: string, more: Partial<GlanceInput> = {}, grams = 9000) {
-	const food = foodOf(id);
-	const form = food.forms[0]?.id ?? 'whole';
-	const { ways, cut } = freezeWays({ food, form, grams, food_C: 18, kitchen, choices: {}, now });
-	const dry = dryWay({ food, form, cut, grams, kitchen, choices: {}, now });
-	const cans = canWays({ food, form, grams, kitchen, jar: 'quart', now });
+	const thing = thingOf(foodOf(id));
+	const { ways, cut } = freezeWays({ thing, grams, food_C: 18, kitchen, choices: {}, now });
+	const dry = dryWay({ thing, cut, grams, kitchen, choices: {}, now });
+	const cans = canWays({ thing, grams, kitchen, jar: 'quart', now });
 	return glance({ kitchen, grams, food_C: 18, freeze: ways, dry, cans, paid: 1500, ...more });
 }
 const ways = (id: string, more?: Partial<GlanceInput>) =>
@@ -126,8 +125,7 @@ describe('all ways at a glance', () => {
 				.map((w) => w.name)
 		).toEqual([expect.stringContaining('hot pack')]);
 		const cans = canWays({
-			food: foodOf('green-beans'),
-			form: 'whole',
+			thing: thingOf(foodOf('green-beans')),
 			grams: 9000,
 			kitchen: { ...kitchen, gauge: 'none' },
 			jar: 'quart',

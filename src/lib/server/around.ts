@@ -2,14 +2,15 @@ import { gathering } from '$core/canning/gathering';
 import { apart, mixedLoad, type DryerItem } from '$core/drying/mixed-load';
 import { dryingRowFor, dryingTime } from '$core/drying/drying-time';
 import { foldName } from '$core/foods/fold-name';
-import { foodById } from '$core/foods/find-food';
+import { foodById } from '$core/things/names';
 import { mainOf, setWeight_kg } from '$core/recipes/scale-recipe';
 import type { CanWays } from '$core/ways/can-ways';
 import type { DryWay } from '$core/ways/dry-ways';
 import { cannerCapacity } from '$core/ways/glance';
 import type { Kitchen } from '$core/ways/kitchen';
 import type { Refusal } from '$core/errors';
-import { freshnessOf } from './haul';
+import { advise } from '$core/safety/advise';
+import { lotThing } from './things';
 import type { RecipeRow } from '$reference/other-ways';
 import type { Stores } from './stores';
 
@@ -20,7 +21,8 @@ export function dryerCompany(
 	dry: DryWay | Refusal,
 	self: { id: string; food: string },
 	basket: readonly BasketLot[],
-	kitchen: Kitchen
+	kitchen: Kitchen,
+	now: Date
 ) {
 	if (dry.kind === 'refused') return null;
 	const own: DryerItem = {
@@ -32,10 +34,11 @@ export function dryerCompany(
 	};
 	const others = basket
 		.filter(({ lot }) => lot.id !== self.id && lot.food !== self.food)
-		.flatMap(({ lot, grams }) => {
-			const food = foodById(lot.food);
-			const row = food && dryingRowFor(food);
-			if (!food || !row) return [];
+		.flatMap(({ lot, grams, place }) => {
+			const { thing, reread } = lotThing(lot, place, now);
+			const { food } = thing;
+			const row = dryingRowFor(food);
+			if (!row || reread || advise(thing, 'dry', { heatStep: 'before' }).kind === 'refused') return [];
 			const time = dryingTime({ food, row, room_C: kitchen.room_C, room_humidity: kitchen.room_humidity });
 			if (time.kind === 'refused') return [];
 			const share = Object.values(food.cuts[0]?.yields ?? {})[0]?.value ?? 1;
@@ -101,10 +104,13 @@ export function gatheringToward(
 function gatherOf(food: string, need_kg: number, basket: readonly BasketLot[], now: Date) {
 	const pickings = basket
 		.filter(({ lot }) => lot.food === food)
-		.map(({ lot, grams, place }) => ({
+		.map((entry) => ({ ...entry, told: lotThing(entry.lot, entry.place, now) }))
+		// What is past its end, or may be another thing, fills no load.
+		.filter(({ told }) => told.thing.age?.past !== 'end' && !told.reread && told.thing.state === 'fresh')
+		.map(({ lot, grams, told }) => ({
 			at: Math.min(now.getTime(), lot.since.getTime()),
 			kg: grams / 1000,
-			bestBy: freshnessOf(lot, place).bestBy
+			bestBy: told.clock.bestBy
 		}));
 	return { gathered: gathering({ need_kg, pickings, now: now.getTime() }), pickings: pickings.length };
 }

@@ -1,14 +1,13 @@
 import { bulkOf } from '$core/foods/cuts';
-import { nearFoods } from '$core/foods/find-food';
-import { freshness, type Freshness } from '$core/foods/freshness';
-import { foodById } from '$core/foods/find-food';
+import { dateIn } from '$core/freezing/keep';
 import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
-import { parseHaul, type Reading, type Understood } from '$core/quantities/parse-haul';
-import type { FoodRow, PlaceKind } from '$reference/tables';
+import { sayDate } from '$core/quantities/dates';
+import { readLine, type Reading, type Understood } from '$core/things/read-line';
+import { admitted } from '$core/things/admitted';
+import type { FoodRow } from '$reference/tables';
 import { notFound } from './errors';
-import type { PlaceRow } from './stores/households';
+import type { HouseholdRow, PlaceRow } from './stores/households';
 import type { Stores } from './stores';
-import type { LotRow } from './stores/stock';
 
 /** What the page shows under the line that is being typed. */
 export interface Echo {
@@ -16,38 +15,55 @@ export interface Echo {
 	readonly words: string;
 	readonly detail: string;
 	readonly choices: readonly { readonly label: string; readonly text: string }[];
+	/** Safe ways on, where it is refused. */
+	readonly instead?: readonly string[];
 	readonly weigh?: { readonly measure: string; readonly food: string; readonly foodName: string };
 }
 
-export async function readHaul(stores: Stores, text: string, units: Units): Promise<Reading> {
+export async function readHaul(stores: Stores, text: string, household: HouseholdRow, now: Date): Promise<Reading> {
 	const measures = await stores.home.measures();
-	return parseHaul(text, { own: measures, metricCups: units === 'metric' });
+	const { units, zone } = household;
+	return admitted(
+		readLine(text, { own: measures, metricCups: units === 'metric', today: dateIn(zone, now.getTime()) })
+	);
 }
 
 export function echoOf(reading: Reading, units: Units): Echo {
 	switch (reading.kind) {
 		case 'understood': {
+			const { thing } = reading;
 			const where = reading.place ? `, ${reading.place}` : '';
-			const state = reading.condition === 'firm' ? '' : `, ${reading.condition}`;
+			const state = thing.state === 'fresh' ? '' : `, ${thing.state}`;
+			const condition = thing.condition === 'firm' ? '' : `, ${thing.condition}`;
+			const day = reading.day ? `, ${sayDate(reading.day)}` : '';
 			const note = reading.note ? ` · “${reading.note}”` : '';
 			return {
 				kind: reading.kind,
-				words: `${sayWeight(reading.grams, units)} ${reading.called}${formWords(reading.food, reading.form)}${state}${where}${note}`,
+				words: `${sayWeight(reading.grams, units)} ${thing.called}${formWords(thing.food, thing.form)}${state}${condition}${where}${day}${note}`,
 				detail: [
 					reading.because,
-					`about ${sayVolume(reading.grams / 1000 / bulkOf(reading.food, reading.form), units)} loose`
+					thing.kind && !thing.food.names.includes(thing.called) ? `a kind of ${thing.food.name}` : '',
+					`about ${sayVolume(reading.grams / 1000 / bulkOf(thing.food, thing.form), units)} loose`
 				]
 					.filter(Boolean)
 					.join(' · '),
 				choices: []
 			};
 		}
-		case 'ask':
+		case 'asked':
 			return {
 				kind: reading.kind,
 				words: reading.question,
 				detail: 'One answer is missing.',
 				choices: reading.choices
+			};
+		case 'refused':
+			return {
+				kind: reading.kind,
+				words: reading.refusal.reason,
+				detail: reading.refusal.source,
+				choices: [],
+				instead: reading.refusal.instead
 			};
 		case 'weigh-once':
 			return {
@@ -69,38 +85,16 @@ export const formWords = (food: FoodRow, form: string): string => {
 	return name ? `, ${name}` : '';
 };
 
-export function knownFood(id: string): FoodRow {
-	const food = foodById(id);
-	if (!food) throw notFound(`food "${id}"${nearFoods(id)[0] ? ` (near: ${nearFoods(id)[0]?.name})` : ''}, `);
-	return food;
-}
-
-/** The place that a line names, or the counter; by kind, the first of the household. */
+/** The place that a line names, or the counter; by kind, the first of the household. Frozen food goes to a freezer. */
 export function placeFor(reading: Understood, places: readonly PlaceRow[], chosen?: string): PlaceRow {
 	const byId = chosen ? places.find((p) => p.id === chosen) : undefined;
 	if (chosen && !byId) throw notFound('place');
+	if (reading.thing.state === 'frozen') {
+		const freezer = byId?.kind === 'freezer' ? byId : places.find((p) => p.kind === 'freezer');
+		if (freezer) return freezer;
+	}
 	const kind = reading.place ?? 'counter';
 	const found = (reading.place ? undefined : byId) ?? places.find((p) => p.kind === kind) ?? byId ?? places[0];
 	if (!found) throw notFound('place');
 	return found;
-}
-
-const keepKind: Record<PlaceRow['kind'], PlaceKind> = {
-	counter: 'counter',
-	pantry: 'counter',
-	cool: 'cool',
-	cellar: 'cellar',
-	fridge: 'fridge',
-	freezer: 'fridge'
-};
-
-/** How long a raw lot keeps where it stands. */
-export function freshnessOf(row: LotRow, place: PlaceRow): Freshness {
-	return freshness({
-		food: knownFood(row.food),
-		place: keepKind[place.kind],
-		place_C: Math.max(-2, Math.min(45, place.tempC)),
-		condition: row.condition,
-		since: row.since.getTime()
-	});
 }

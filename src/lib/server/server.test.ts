@@ -4,7 +4,7 @@ import { eq, isNotNull } from 'drizzle-orm';
 import { PDFDocument } from 'pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DomainError } from '$core/errors';
-import { parseHaul } from '$core/quantities/parse-haul';
+import { readLine } from '$core/things/read-line';
 import { keepDemo, loadDemo } from '$demo/load';
 import { clockOf } from './clock';
 import { bringUpToDate, connect } from './db/client';
@@ -139,7 +139,7 @@ describe('the one clock', () => {
 
 describe('the echo of a line', () => {
 	const echo = (text: string, units: 'metric' | 'us' = 'metric') =>
-		echoOf(parseHaul(text, { own: [], metricCups: units === 'metric' }), units);
+		echoOf(readLine(text, { own: [], metricCups: units === 'metric' }), units);
 	it('says what was understood in the household’s units', () => {
 		expect(echo('9 kg courgettes, soft, fridge').words).toBe('9.0 kg courgettes, soft, fridge');
 		expect(echo('9 kg courgettes', 'us').words).toBe('19.8 lb courgettes');

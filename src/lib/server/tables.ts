@@ -1,7 +1,9 @@
+import { foodById } from '$core/things/names';
 import { wordsOf } from '$core/tables/way-page';
 import { footnoted, type Line, type Section, type TableKitchen } from '$core/tables/line';
 import type { Refusal } from '$core/errors';
-import { findFood, nearFoods } from '$core/foods/find-food';
+import { nearNames, understand } from '$core/things/understand';
+import { plain, type Thing } from '$core/things/thing';
 import { practices, isFor, type PracticeRow, type RecipeRow } from '$reference/other-ways';
 import { sources } from '$reference/sources';
 import type { FoodRow } from '$reference/tables';
@@ -16,10 +18,27 @@ export const tableKitchen = (household: HouseholdRow): TableKitchen => ({
 });
 
 /** @throws {AppError} 404, with what was probably meant */
-export function tableFood(text: string): FoodRow {
-	const food = findFood(text);
-	if (food) return food;
-	const near = nearFoods(text).map((f) => f.name);
+export function tableThing(text: string): Thing {
+	// An id is what an address of ours says: it means its food, whatever else the word may mean.
+	const own = foodById(text);
+	if (own) return plain(own);
+	const named = understand(text);
+	if (named.kind === 'refused')
+		throw new AppError(404, 'REFUSED', `${named.refusal.reason} Instead: ${named.refusal.instead.join('; ')}.`);
+	const asked = named.kind === 'asked' ? named : named.kind === 'unknown' ? named.asked : undefined;
+	if (asked)
+		throw new AppError(404, 'ASKED', `${asked.question} Say one of: ${asked.choices.map((c) => c.text).join(', ')}.`);
+	if (named.kind === 'thing') {
+		const { thing } = named;
+		if (thing.state !== 'fresh' && thing.state !== 'prepared')
+			throw new AppError(
+				404,
+				'UNKNOWN_FOOD',
+				`Tables speak of food as it comes in, not ${thing.state}. Look at ${thing.food.name}.`
+			);
+		return { ...thing, identified: true };
+	}
+	const near = nearNames(text).map((f) => f.name);
 	const hint = near.length > 0 ? ` Near it: ${near.join(', ')}.` : '';
 	throw new AppError(404, 'UNKNOWN_FOOD', `No food named "${text}" stands in Tables.${hint}`);
 }

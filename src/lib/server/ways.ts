@@ -8,9 +8,10 @@ import { glance } from '$core/ways/glance';
 import type { PackStyle } from '$reference/canning';
 import { jarSizes, type JarSize } from '$reference/canning-rules';
 import { AppError } from './errors';
-import { knownFood } from './haul';
 import { id, line, parse, weightWithin } from './parse';
+import { stopOf } from './stop';
 import type { Stores } from './stores';
+import { lotThing } from './things';
 
 interface WayQuery {
 	cut?: string;
@@ -68,7 +69,9 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		stores.home.kitchen(),
 		stores.runs.reserved()
 	]);
-	const food = knownFood(lot.food);
+	const { thing, clock, reread } = lotThing(lot, place, now);
+	const { food } = thing;
+	const stop = stopOf(thing, reread);
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
 	const wanted_g = query.grams ?? free_g;
 	if (wanted_g > free_g && free_g > 0) {
@@ -94,8 +97,7 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 	// The amount that the ways are worked out for; a lot that is all at the stove is shown whole, without a start.
 	const shown_g = free_g > 0 ? wanted_g : Math.max(1, grams);
 	const ways: Ways = freezeWays({
-		food,
-		form: lot.form,
+		thing,
 		grams: shown_g,
 		food_C: Math.min(30, Math.max(1, place.tempC)),
 		kitchen,
@@ -105,18 +107,14 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 	// A family opens a quart, one or two people a pint.
 	const jar: JarSize = query.jar ?? (kitchen.people >= 4 ? 'quart' : 'pint');
 	const jars = canWays({
-		food,
-		called: lot.title,
-		soft: lot.condition === 'soft',
-		form: lot.form,
+		thing,
 		grams: shown_g,
 		kitchen,
 		jar,
 		now: now.getTime()
 	});
 	const dry = dryWay({
-		food,
-		form: lot.form,
+		thing,
 		cut: ways.cut,
 		grams: shown_g,
 		kitchen,
@@ -148,5 +146,23 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		paid: paid ?? 0,
 		...(shopPerKg === undefined ? {} : { shopPerKg })
 	});
-	return { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list, noMoney };
+	return {
+		lot,
+		thing,
+		clock,
+		stop,
+		place,
+		grams,
+		free_g,
+		shown_g,
+		kitchen,
+		food,
+		food_C,
+		ways,
+		jars,
+		jar,
+		dry,
+		list,
+		noMoney
+	};
 }

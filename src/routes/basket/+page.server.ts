@@ -1,11 +1,15 @@
 import Joi from 'joi';
 import { v7 as uuidv7 } from 'uuid';
-import { foodById } from '$core/foods/find-food';
+import { stillGoodFor } from '$core/things/clock';
+import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
-import { echoOf, formWords, freshnessOf, knownFood, placeFor, readHaul } from '$lib/server/haul';
+import { echoOf, formWords, placeFor, readHaul } from '$lib/server/haul';
+import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
+import { stopOf } from '$lib/server/stop';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
+import type { Stores } from '$lib/server/stores';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -18,8 +22,9 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			stores.stock.lastSteps('raw', 1)
 		]);
 		const rows = lots.map(({ lot, grams, place }) => {
-			const food = knownFood(lot.food);
-			const fresh = freshnessOf(lot, place);
+			const { thing, clock: fresh, reread } = lotThing(lot, place, now);
+			const { food } = thing;
+			const stop = stopOf(thing, reread);
 			return {
 				id: lot.id,
 				name: lot.title,
@@ -28,7 +33,14 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				note: lot.note,
 				grams,
 				atStove_g: reserved.get(lot.id) ?? 0,
-				condition: lot.condition,
+				condition: [thing.state === 'fresh' ? '' : thing.state, thing.condition === 'firm' ? '' : thing.condition]
+					.filter(Boolean)
+					.join(', '),
+				placeId: place.id,
+				identified: lot.identified,
+				stop: stop ? { kind: stop.stop, reason: stop.reason, say: lot.said } : null,
+				past: thing.age?.past ?? 'no',
+				goodFor: stillGoodFor(thing) ?? null,
 				place: place.name,
 				place_C: place.tempC,
 				since: lot.since.getTime(),
@@ -36,7 +48,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				goneBy: fresh.goneBy,
 				source: `${fresh.source === 'practice' ? 'common practice' : fresh.source} · ${fresh.confidence}`,
 				warning: fresh.warning ?? null,
-				couldBecome: couldBecome(lot.food, lot.form, grams, locals.household.people),
+				couldBecome: stop ? '' : couldBecome(thing, grams, locals.household.people),
 				intake: food.intake
 			};
 		});
@@ -48,20 +60,35 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			steps,
 			key: uuidv7(),
 			typed: url.searchParams.get('say') ?? '',
+			open: url.searchParams.get('open'),
 			more: await moreOf(stores, url.searchParams, now, locals.household.zone),
 			today: now.getTime()
 		};
 	});
 
 /** In a phrase, what the first cut gives: enough to choose by; Ways works it out. */
-function couldBecome(foodId: string, form: string, grams: number, people: number): string {
-	const food = foodById(foodId);
-	const cut = food?.cuts[0];
-	if (!food || !cut) return '';
+function couldBecome({ food, form }: Thing, grams: number, people: number): string {
+	const cut = food.cuts[0];
+	if (!cut) return '';
 	const share = (cut.yields[form] ?? Object.values(cut.yields)[0])?.value ?? 1;
 	const portion = Math.max(100, Math.round((people * 100) / 50) * 50);
 	const packs = Math.floor((grams * share) / portion);
 	return packs > 0 ? `${packs} × ${portion} g ${cut.name}` : `${Math.round(grams * share)} g ${cut.name}`;
+}
+
+/** Noon of the day that was said, and never later than now: when its clock started. */
+const sinceOf = (day: string | undefined, now: Date): Date =>
+	day === undefined ? now : new Date(Math.min(now.getTime(), Date.parse(`${day}T12:00:00Z`)));
+
+/** @throws {AppError} 409 */
+async function notAtStove(stores: Stores, lotId: string): Promise<void> {
+	const reserved = (await stores.runs.reserved()).get(lotId) ?? 0;
+	if (reserved > 0)
+		throw new AppError(
+			409,
+			'AT_THE_STOVE',
+			'This item is at the stove: finish or stop that run first. Nothing was changed.'
+		);
 }
 
 export const actions: Actions = {
@@ -83,25 +110,27 @@ export const actions: Actions = {
 				fields
 			);
 			const { locals } = event;
-			const reading = await readHaul(locals.stores, text, locals.household.units);
+			const reading = await readHaul(locals.stores, text, locals.household, locals.now);
 			if (reading.kind !== 'understood') {
 				const echo = echoOf(reading, locals.household.units);
-				throw new AppError(400, 'NOT_UNDERSTOOD', `${echo.words} Nothing was saved; your line is still there.`, [
-					{ field: 'text', message: echo.words }
-				]);
+				const way = echo.instead ? ` Instead: ${echo.instead.join('; ')}.` : '';
+				const refused = reading.kind === 'refused';
+				throw new AppError(
+					refused ? 422 : 400,
+					refused ? 'REFUSED' : 'NOT_UNDERSTOOD',
+					`${echo.words}${way} Nothing was saved; your line is still there.`,
+					[{ field: 'text', message: echo.words }]
+				);
 			}
 			const place = placeFor(reading, await locals.stores.home.places(), placeId);
 			const done = await locals.stores.stock.addRaw(
 				once,
 				{
-					food: reading.food.id,
-					form: reading.form,
+					...lotOfThing(reading.thing),
 					placeId: place.id,
-					condition: reading.condition,
 					said: text,
 					note: reading.note,
-					title: reading.called,
-					since: locals.now,
+					since: sinceOf(reading.day, locals.now),
 					grams: reading.grams
 				},
 				deviceOf(event)
@@ -141,14 +170,42 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			const reserved = (await event.locals.stores.runs.reserved()).get(lotId) ?? 0;
-			if (reserved > 0)
-				throw new AppError(
-					409,
-					'AT_THE_STOVE',
-					'This item is at the stove: finish or stop that run first. Nothing was changed.'
-				);
+			await notAtStove(event.locals.stores, lotId);
 			return { done: await event.locals.stores.stock.act(once, { lotId, kind, amount: grams }, deviceOf(event)) };
+		}),
+
+	move: (event) =>
+		action(event, async (fields) => {
+			const {
+				lotId,
+				placeId,
+				grams,
+				key: once
+			} = parse(
+				Joi.object<{ lotId: string; placeId: string; grams: number; key: string }>({
+					lotId: id().required().label('The item'),
+					placeId: id().required().label('The place'),
+					grams: weightWithin(1, 1_000_000).required().label('The amount'),
+					key: key()
+				}),
+				fields
+			);
+			await notAtStove(event.locals.stores, lotId);
+			const step = { lotId, kind: 'move' as const, amount: grams, placeId };
+			return { done: await event.locals.stores.stock.act(once, step, deviceOf(event)) };
+		}),
+
+	identify: (event) =>
+		action(event, async (fields) => {
+			const { lotId, answer } = parse(
+				Joi.object<{ lotId: string; answer: 'yes' | 'no' }>({
+					lotId: id().required().label('The item'),
+					answer: Joi.string().valid('yes', 'no').required().label('The answer')
+				}),
+				fields
+			);
+			await event.locals.stores.stock.identify(lotId, answer === 'yes');
+			return { identified: answer };
 		}),
 
 	undo: (event) =>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayAs } from '$core/quantities/dates';
 	import { dateIn, daysBetween } from '$core/freezing/keep';
@@ -26,7 +26,19 @@
 		untrack(() => (form as Failed | null)?.typed?.text ?? data.typed)
 	);
 	let input: HTMLInputElement;
-	let opened = $state<string | null>(null);
+	let opened = $state<string | null>(untrack(() => data.open));
+
+	// A half-typed line outlives a look at another place: it is kept for this tab until it is sent.
+	const half = 'basket-line';
+	onMount(() => {
+		const kept = line.text === '' ? sessionStorage.getItem(half) : null;
+		if (kept) line.set(kept);
+		else if (line.text !== '') void line.look();
+	});
+	$effect(() => {
+		if (line.text === '') sessionStorage.removeItem(half);
+		else sessionStorage.setItem(half, line.text);
+	});
 
 	/** In words, when it should be used by. */
 	function by(at: number, now: number): string {
@@ -104,9 +116,13 @@
 			{#if line.echo.kind === 'understood'}
 				<span class="font-bold text-leaf">= {line.echo.words}</span>
 				<span class="text-sm text-soft">{line.echo.detail}</span>
+			{:else if line.echo.kind === 'refused'}
+				<span class="font-bold text-red">No: {line.echo.words}</span>
+				<span><b>Instead:</b> {line.echo.instead?.join('; ')}.</span>
+				<span class="source">{line.echo.detail}</span>
 			{:else}
 				<span class="font-semibold text-amber">{line.echo.words}</span>
-				{#each line.echo.choices as c (c.text)}
+				{#each line.echo.choices as c, cNth (cNth)}
 					<button type="button" class="btn ml-2 !min-h-11" onclick={() => line.set(c.text)}>{c.label}</button>
 				{/each}
 			{/if}
@@ -166,9 +182,7 @@
 					<th scope="row" class="text-left font-normal md:py-2.5 md:pl-2">
 						<span class="head inline-block text-xl font-bold first-letter:uppercase">{row.name}</span>
 						<span class="block text-sm text-soft"
-							>{[row.form, row.condition === 'firm' ? '' : row.condition, row.place, row.note]
-								.filter(Boolean)
-								.join(' · ')}</span
+							>{[row.form, row.condition, row.place, row.note].filter(Boolean).join(' · ')}</span
 						>
 					</th>
 					<td class="text-right whitespace-nowrap md:px-4">
@@ -178,20 +192,39 @@
 							>{/if}
 					</td>
 					<td class="md:px-2">
-						<span class="flex flex-wrap items-center gap-x-3 gap-y-1">
-							<DayCells now={data.today} bestBy={row.bestBy} />
-							<span class={soon(row.bestBy) ? 'font-bold text-amber' : ''} title="Keeping time: {row.source}"
-								>{soon(row.bestBy) ? 'soon: ' : ''}{by(row.bestBy, data.today)}</span
-							>
-						</span>
-						{#if row.warning}<span class="block text-sm text-amber">{row.warning}</span>{/if}
+						{#if row.stop?.kind === 'out'}
+							<span class="font-bold text-red">out: {row.stop.reason}</span>
+						{:else if row.stop?.kind === 'flagged'}
+							<span class="font-bold text-amber">say it again: it may be another thing than was kept</span>
+						{:else}
+							<span class="flex flex-wrap items-center gap-x-3 gap-y-1">
+								<DayCells now={data.today} bestBy={row.bestBy} />
+								<span class={soon(row.bestBy) ? 'font-bold text-amber' : ''} title="Keeping time: {row.source}"
+									>{row.past === 'no'
+										? `${soon(row.bestBy) ? 'soon: ' : ''}${by(row.bestBy, data.today)}`
+										: row.past === 'best'
+											? 'past its best'
+											: 'past its time'}</span
+								>
+							</span>
+							{#if row.goodFor}<span class="block text-sm">{row.goodFor}</span>{/if}
+							{#if row.warning}<span class="block text-sm text-amber">{row.warning}</span>{/if}
+							{#if row.stop?.kind === 'identify'}<span class="block text-sm font-semibold text-amber"
+									>who has seen them? Ways asks</span
+								>{/if}
+						{/if}
 					</td>
 					<td class="hidden text-[15px] text-soft lg:table-cell lg:px-3">{row.couldBecome}</td>
 					<td class="text-right whitespace-nowrap md:pr-1">
 						{#if row.atStove_g > 0}
 							<a class="btn" href="/stove">At the stove</a>
 						{:else}
-							<a class="btn {i === 0 ? 'btn-full' : ''}" href="/ways/{row.id}" aria-label="Ways for {row.name}">Ways</a>
+							<a
+								class="btn {i === 0 && !row.stop ? 'btn-full' : ''}"
+								href="/ways/{row.id}"
+								aria-label="{row.stop?.kind === 'out' ? 'Why out' : 'Ways'} for {row.name}"
+								>{row.stop?.kind === 'out' ? 'Why' : 'Ways'}</a
+							>
 						{/if}
 						<button
 							class="btn btn-plain"
@@ -228,6 +261,48 @@
 								<button class="btn" name="kind" value="spoil">Spoiled</button>
 								<button class="btn" name="kind" value="count">Weighed again: this much</button>
 							</form>
+							<form
+								method="POST"
+								action="?/move"
+								use:enhance={withNotice({ path: '/basket' })}
+								class="mt-3 flex flex-wrap items-end gap-2"
+							>
+								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={row.id} />
+								<label class="field"
+									><span>move</span><input
+										name="grams"
+										autocomplete="off"
+										value={editWeight(row.grams, units)}
+										class="w-32"
+									/></label
+								>
+								<label class="field"
+									><span>to</span>
+									<select name="placeId">
+										{#each data.places.filter((p) => p.id !== row.placeId) as p (p.id)}<option value={p.id}
+												>{p.name}</option
+											>{/each}
+									</select></label
+								>
+								<button class="btn">Move it</button>
+								<span class="text-sm text-soft">What its clock used up here goes along.</span>
+							</form>
+							{#if row.identified !== null}
+								<form
+									method="POST"
+									action="?/identify"
+									use:enhance={withNotice()}
+									class="mt-3 flex flex-wrap items-center gap-2"
+								>
+									<input type="hidden" name="lotId" value={row.id} />
+									<span class="text-sm"
+										>{row.identified ? 'Seen by someone who knows them.' : 'Not seen by anyone who knows them.'}</span
+									>
+									<button class="btn btn-plain underline" name="answer" value={row.identified ? 'no' : 'yes'}
+										>{row.identified ? 'No, that was wrong' : 'They have been seen now'}</button
+									>
+								</form>
+							{/if}
 						</td>
 					</tr>
 				{/if}

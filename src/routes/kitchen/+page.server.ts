@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { mFromFt } from '$core/quantities/units';
-import { foodById } from '$core/foods/find-food';
+import { foodById } from '$core/things/names';
 import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
 import { AppError, notFound } from '$lib/server/errors';
 import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$lib/server/parse';

@@ -90,7 +90,7 @@
 				/></label
 			>
 			<datalist id="zones"
-				>{#each data.zones as z (z)}<option value={z}></option>{/each}</datalist
+				>{#each data.zones as z, zNth (zNth)}<option value={z}></option>{/each}</datalist
 			>
 			<button class="btn col-span-2 justify-self-start">Save the household</button>
 		</form>

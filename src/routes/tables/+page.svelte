@@ -43,7 +43,7 @@
 			<h2 id="foods" class="text-xl">
 				By food <span class="text-base font-semibold text-soft">{data.counts.foods}</span>
 			</h2>
-			{#each data.groups as g (g.name)}
+			{#each data.groups as g, gNth (gNth)}
 				<h3 class="mt-3 text-base text-soft">{g.name}</h3>
 				<ul class="columns-2 gap-x-6 sm:columns-3 xl:columns-5">
 					{#each g.foods as f (f.id)}
@@ -56,7 +56,7 @@
 			<h2 id="ratios" class="text-xl">
 				Exact ratios, in whole sets <span class="text-base font-semibold text-soft">{data.counts.ratios}</span>
 			</h2>
-			{#each data.ratios as g (g.name)}
+			{#each data.ratios as g, gNth (gNth)}
 				<h3 class="mt-3 text-base text-soft">{g.name}</h3>
 				<ul class="gap-x-6 sm:columns-2 xl:columns-3">
 					{#each g.recipes as r (r.id)}

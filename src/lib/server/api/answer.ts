@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
-import { findFood, nearFoods } from '$core/foods/find-food';
-import type { Refusal } from '$core/errors';
-import type { FoodRow } from '$reference/tables';
+import { foodById } from '$core/things/names';
+import type { Thing } from '$core/things/thing';
+import { nearNames, understand } from '$core/things/understand';
+import type { Asks, Refusal } from '$core/errors';
 import { asAppError, AppError } from '../errors';
 import { line, parse } from '../parse';
 
@@ -14,7 +15,20 @@ export interface RefusedBody {
 	readonly instead: readonly string[];
 }
 
+/** A question as every endpoint asks it: 300, with what to say instead. */
+export interface AskedBody {
+	readonly asked: true;
+	readonly question: string;
+	readonly choices: readonly { readonly label: string; readonly text: string }[];
+}
+export const askedAnswer = ({ question, choices }: Asks): Response => {
+	const body: AskedBody = { asked: true, question, choices };
+	return json(body, { status: 300 });
+};
+
+/** A refusal, or the question that would open the way. */
 export const refusedAnswer = (refusal: Refusal): Response => {
+	if (refusal.asks) return askedAnswer(refusal.asks);
 	const body: RefusedBody = {
 		refused: true,
 		reason: refusal.reason,
@@ -24,11 +38,19 @@ export const refusedAnswer = (refusal: Refusal): Response => {
 	return json(body, { status: 422 });
 };
 
+/** A name that leads to another answer than the one that was asked for: a question, or a refusal. */
+class Answered extends Error {
+	constructor(readonly response: Response) {
+		super('answered otherwise');
+	}
+}
+
 /** Runs an endpoint of the open interface: an error of ours in the one shape; a misuse of the core by the query is 400. */
 export function open(work: () => Response): Response {
 	try {
 		return work();
 	} catch (thrown) {
+		if (thrown instanceof Answered) return thrown.response;
 		const known = asAppError(thrown);
 		if (!known) throw thrown;
 		return json(known.body, { status: known.status === 422 ? 400 : known.status });
@@ -67,15 +89,37 @@ export const numberParam = (name: string, unit: string, low: number, high: numbe
 /** Metres above the sea, as they are: the tables' columns are looked up with them unrounded. */
 export const altitudeParam = () => numberParam('altitude_m', 'metres', -430, 9000, '380');
 
-/** @throws {AppError} 404 with near names */
-export function foodNamed(text: string): FoodRow {
-	const food = findFood(text);
-	if (food) return food;
-	throw unknownFood(text);
+/** Whether an expert has seen what grows wild: unsaid is asked. */
+export const identifiedParam = () => Joi.string().valid('yes', 'no').label('identified');
+
+/**
+ * The door for names: one thing, with its state. A name that means several is asked, one that is refused says why.
+ *
+ * @throws {AppError} 404 with near names
+ */
+export function thingNamed(text: string, identified?: 'yes' | 'no'): Thing {
+	const named = understand(text);
+	switch (named.kind) {
+		case 'thing':
+			return { ...named.thing, ...(identified ? { identified: identified === 'yes' } : {}) };
+		case 'asked':
+			throw new Answered(askedAnswer(named));
+		case 'refused':
+			throw new Answered(refusedAnswer(named.refusal));
+		case 'unknown':
+			if (named.asked) throw new Answered(askedAnswer(named.asked));
+			throw unknownFood(text);
+	}
 }
 
+/** A food by its id, or by a name. For what is about the food itself: its numbers, not a way of it. */
+export const foodNamed = (text: string): Thing => {
+	const own = foodById(text);
+	return own ? { ...thingNamed(own.name), identified: true } : { ...thingNamed(text), identified: true };
+};
+
 export function unknownFood(text: string): AppError {
-	const near = nearFoods(text, 5).map((f) => f.id);
+	const near = nearNames(text, 5).map((n) => n.food.id);
 	const hint = near.length > 0 ? ` Near it: ${near.join(', ')}.` : ' GET /api/v1/foods lists what is known.';
 	return new AppError(404, 'UNKNOWN_FOOD', `No food named "${text}" is known.${hint}`, [], near);
 }

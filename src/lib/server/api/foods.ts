@@ -1,4 +1,6 @@
-import { findFood, nearFoods, foldName } from '$core/foods/find-food';
+import { foldName } from '$core/foods/fold-name';
+import { foodById, kindsOf } from '$core/things/names';
+import { nearNames, understand } from '$core/things/understand';
 import { measuresOf } from '$core/foods/measures';
 import { productsOf } from '$core/canning/products';
 import { cutNames } from '$core/freezing/blanch-look-up';
@@ -40,7 +42,7 @@ export const inFull = (food: FoodRow) => ({
 				...sourced(food.want)
 			}
 		: null,
-	kinds: (food.traits ?? []).map((t) => ({ id: t.id, name: t.name, matters: t.matters })),
+	kinds: kindsOf(food.id).map((t) => ({ id: t.id, name: t.name, matters: t.matters })),
 	intake: food.intake,
 	cuts: food.cuts.map((c) => ({
 		id: c.id,
@@ -60,8 +62,10 @@ export const inFull = (food: FoodRow) => ({
 export function search(text: string | undefined): readonly FoodRow[] {
 	if (!text) return foodRows;
 	const key = foldName(text);
-	const exact = findFood(text);
-	const within = foodRows.filter((f) => [f.id, f.name, ...f.names].some((n) => foldName(n).includes(key)));
-	const near = within.length > 0 || exact ? [] : nearFoods(text, 5);
+	const named = understand(text);
+	const exact = foodById(text) ?? (named.kind === 'thing' ? named.thing.food : undefined);
+	const kinds = (f: FoodRow) => kindsOf(f.id).flatMap((k) => k.names);
+	const within = foodRows.filter((f) => [f.id, f.name, ...f.names, ...kinds(f)].some((n) => foldName(n).includes(key)));
+	const near = within.length > 0 || exact ? [] : nearNames(text, 5).map((n) => n.food);
 	return [...new Set([...(exact ? [exact] : []), ...within, ...near])];
 }

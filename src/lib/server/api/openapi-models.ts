@@ -5,6 +5,7 @@ import { freezerWeek, freezingTime } from './models/freezing';
 import { absorber, cannerLoadsModel, portionsModel } from './models/packing';
 import {
 	answer,
+	asked,
 	list,
 	malformed,
 	number,
@@ -52,7 +53,7 @@ export const modelPaths = Object.fromEntries(
 				responses: {
 					200: answer(words, schema),
 					400: malformed,
-					...('food' in asks ? { 404: unknown } : {}),
+					...('food' in asks ? { 300: asked, 404: unknown } : {}),
 					422: refused
 				}
 			}

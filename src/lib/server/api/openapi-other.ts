@@ -2,7 +2,9 @@ import { storagePacks, storageWays } from '$core/storing/storage-look-up';
 import { freezerPacks, recipeKinds } from '$reference/other-ways';
 import {
 	answer,
+	asked,
 	foodParameter,
+	identifiedParameter,
 	list,
 	malformed,
 	number,
@@ -21,9 +23,10 @@ import {
 const recalled = { enum: ['once', 'twice', null] } as const;
 const maybe = orNull(text);
 const note = { type: 'string' } as const;
-const asks = (...parameters: readonly object[]) => [foodParameter, ...parameters];
+const asks = (...parameters: readonly object[]) => [foodParameter, identifiedParameter, ...parameters];
 const responses = (ok: object, refusable = true) => ({
 	200: ok,
+	300: asked,
 	400: malformed,
 	404: unknown,
 	...(refusable ? { 422: refused } : {})

@@ -29,6 +29,11 @@ export const malformed = answer('The query is malformed; every fault is named.',
 export const unknown = answer('No such food; near names are offered.', 'Error');
 export const refused = answer('Not advised: the reason, whose word it is, and what to do instead.', 'Refusal');
 
+export const asked = answer(
+	'Asked: the name means several things, or one answer is missing. Each choice is what to say instead.',
+	'Asked'
+);
+
 export const parameter = (name: string, description: string, schema: object, required = false, where = 'query') => ({
 	name,
 	in: where,
@@ -36,4 +41,9 @@ export const parameter = (name: string, description: string, schema: object, req
 	required,
 	schema
 });
+export const identifiedParameter = parameter(
+	'identified',
+	'What grows wild: whether someone who knows it for certain has seen it. Without it the question is asked.',
+	{ enum: ['yes', 'no'] }
+);
 export const foodParameter = parameter('food', 'A food or tested product, by its id or any other name.', text, true);

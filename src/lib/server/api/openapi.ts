@@ -1,7 +1,9 @@
 import { jarSizes } from '$reference/canning-rules';
 import {
 	answer,
+	asked,
 	foodParameter,
+	identifiedParameter,
 	list,
 	malformed,
 	number,
@@ -26,7 +28,10 @@ const foodBrief = {
 	name: text,
 	names: texts,
 	group: {
-		enum: ['vegetable', 'fruit', 'herb', 'flower', 'mushroom', 'meat', 'poultry', 'fish', 'stock', 'dish']
+		enum: [
+			...['vegetable', 'fruit', 'herb', 'flower', 'mushroom', 'meat', 'poultry', 'fish', 'stock', 'dish'],
+			...['egg', 'dairy', 'nut', 'grain', 'pantry']
+		]
 	}
 } as const;
 const acidClass = { enum: ['low', 'high', 'borderline'] } as const;
@@ -63,7 +68,7 @@ export const openApi = {
 				operationId: 'getFood',
 				summary: 'One food with its numbers.',
 				parameters: [parameter('id', 'Its id or any other name.', text, true, 'path')],
-				responses: { 200: answer('The food.', 'Food'), 400: malformed, 404: unknown }
+				responses: { 200: answer('The food.', 'Food'), 300: asked, 400: malformed, 404: unknown, 422: refused }
 			}
 		},
 		'/api/v1/blanch': {
@@ -72,12 +77,14 @@ export const openApi = {
 				summary: 'How long a food is blanched for the freezer.',
 				parameters: [
 					foodParameter,
+					identifiedParameter,
 					parameter('cut', 'A cut or size; without it the food’s usual one is taken, and named.', text),
 					parameter('method', 'In boiling water or in steam.', { enum: ['water', 'steam'] }),
 					altitude(false)
 				],
 				responses: {
 					200: answer('The time; 0 and why where nothing is blanched.', 'Blanch'),
+					300: asked,
 					400: malformed,
 					404: unknown,
 					422: refused
@@ -91,6 +98,7 @@ export const openApi = {
 					'The tested canning processes of a food. Nothing is computed: every time and pressure is a row of a table.',
 				parameters: [
 					foodParameter,
+					identifiedParameter,
 					parameter(
 						'product',
 						'What it becomes: "crushed", "whole-kernel", "jam". Without it only the food as it is.',
@@ -103,6 +111,7 @@ export const openApi = {
 				],
 				responses: {
 					200: answer('All processes that fit.', 'Canning'),
+					300: asked,
 					400: malformed,
 					404: unknown,
 					422: refused
@@ -135,6 +144,11 @@ export const openApi = {
 					},
 					['near']
 				)
+			}),
+			Asked: object({
+				asked: { const: true },
+				question: text,
+				choices: list(object({ label: text, text }))
 			}),
 			Refusal: object({
 				refused: { const: true },

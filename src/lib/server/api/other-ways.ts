@@ -10,7 +10,7 @@ import type { FigureRow, FigureUnit, Recalled } from '$reference/other-ways';
 import type { Provenance } from '$reference/row';
 import type { HeatStepRow } from '$reference/safety';
 import { sources } from '$reference/sources';
-import type { FoodRow } from '$reference/tables';
+import type { Thing } from '$core/things/thing';
 import { AppError } from '../errors';
 
 /** Turns a misuse of the core that a query made into 400, with what is known instead. */
@@ -157,8 +157,9 @@ export const shownStorage = (answer: StorageAnswer) => ({
 	cautions: answer.cautions.map((c) => c.text)
 });
 
-export function shownCooking(food: FoodRow) {
-	const answer = lookUpCooking(food);
+export function shownCooking(thing: Thing) {
+	const { food } = thing;
+	const answer = lookUpCooking(thing);
 	return {
 		food: food.id,
 		name: food.name,

@@ -4,6 +4,7 @@ import { reverseOf, type MovementKind } from '$core/stock/fold';
 import type { Database, Tx } from '../db/client';
 import { batch, container, lot, lotBalance, movement, place } from '../db/schema';
 import { AppError, notFound } from '../errors';
+import { staysAfter } from '../things';
 import { once } from './once';
 
 export type LotRow = typeof lot.$inferSelect;
@@ -202,7 +203,11 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 							{ field: 'placeId', message: 'Choose another place.' }
 						]);
 					const { id: _id, householdId: _h, createdAt: _c, ...rest } = row;
-					const there = await makeLot(tx, householdId, { ...rest, placeId: to.id }, now);
+					const [from] = await tx.select().from(place).where(eq(place.id, row.placeId));
+					if (!from) throw notFound('place');
+					// What the clock used up here goes along: an hour on the counter is not forgotten in the fridge.
+					const stays = staysAfter(row, from, now);
+					const there = await makeLot(tx, householdId, { ...rest, placeId: to.id, stays, placedAt: now }, now);
 					await post(
 						tx,
 						householdId,
@@ -232,6 +237,16 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 				const verb = { take: 'taken', give: 'given away', spoil: 'spoiled', count: 'counted' }[step.kind];
 				return { groupId, words: `${howMany(row, step.amount)} ${row.title} ${verb}` };
 			});
+		},
+
+		/** Keeps whether an expert has seen a lot, with every lot that was split from it by moving. @throws {AppError} 404 */
+		async identify(lotId: string, identified: boolean): Promise<void> {
+			const changed = await db
+				.update(lot)
+				.set({ identified })
+				.where(and(mine, eq(lot.id, lotId), eq(lot.kind, 'raw')))
+				.returning({ id: lot.id });
+			if (changed.length === 0) throw notFound('lot');
 		},
 
 		/** Takes a whole step back. */

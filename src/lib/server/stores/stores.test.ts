@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { foldStock } from '$core/stock/fold';
-import { foodById } from '$core/foods/find-food';
+import { foodById } from '$core/things/names';
+import { plain } from '$core/things/thing';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { planRun, type RunPlan } from '$core/runs/plan';
 import type { RunEvent } from '$core/runs/events';
@@ -222,8 +223,7 @@ async function rawRun(
 	const food = foodById('runner-beans');
 	if (!item || !food) throw new Error('no beans');
 	const way = freezeWays({
-		food,
-		form: 'whole',
+		thing: plain(food),
 		grams: item.grams,
 		food_C: 4,
 		kitchen,

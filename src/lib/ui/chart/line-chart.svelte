@@ -87,17 +87,17 @@
 	<figcaption id="{id}-title" class="head text-lg">{title}</figcaption>
 	<p class="text-[15px]">{says}</p>
 	<svg viewBox="0 0 {width} {height}" class="mt-1 w-full max-w-[42rem]" role="img" aria-label="{title}. {says}">
-		{#each y.ticks(5) as t (t)}
+		{#each y.ticks(5) as t, tNth (tNth)}
 			<line x1={left} x2={width - right} y1={y(t)} y2={y(t)} stroke="var(--line)" />
 			<text x={left - 8} y={y(t) + 4} text-anchor="end" font-size="13" fill="var(--soft)">{sayY(t)}</text>
 		{/each}
-		{#each x.ticks(6) as t (t)}
+		{#each x.ticks(6) as t, tNth (tNth)}
 			<text x={x(t)} y={height - bottom + 18} text-anchor="middle" font-size="13" fill="var(--soft)">{sayX(t)}</text>
 		{/each}
 		<text x={width - right} y={height - 6} text-anchor="end" font-size="13" fill="var(--soft)">{xName}</text>
 		<text x={0} y={12} font-size="13" fill="var(--soft)">{yName}</text>
 		{#if band}<path d={shade([...band.points])} fill="var(--wash)" stroke="none" />{/if}
-		{#each series as s (s.name)}
+		{#each series as s, sNth (sNth)}
 			<path
 				d={path([...s.points])}
 				fill="none"
@@ -107,7 +107,7 @@
 				opacity={s.look === 'dotted' ? 0.75 : 1}
 			/>
 		{/each}
-		{#each levels as l (l.words)}
+		{#each levels as l, lNth (lNth)}
 			<line
 				x1={left}
 				x2={width - right}
@@ -131,7 +131,7 @@
 		{/each}
 	</svg>
 	<ul class="flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
-		{#each series as s (s.name)}
+		{#each series as s, sNth (sNth)}
 			<li class="flex items-center gap-2">
 				<svg width="30" height="8" aria-hidden="true"
 					><line
@@ -158,15 +158,15 @@
 				<thead>
 					<tr class="border-b border-line">
 						<th scope="col" class="pr-5 text-left font-semibold">{xName}</th>
-						{#each series as s (s.name)}<th scope="col" class="pr-5 text-left font-semibold">{s.name}, {yName}</th
+						{#each series as s, sNth (sNth)}<th scope="col" class="pr-5 text-left font-semibold">{s.name}, {yName}</th
 							>{/each}
 					</tr>
 				</thead>
 				<tbody>
-					{#each steps as step (step)}
+					{#each steps as step, stepNth (stepNth)}
 						<tr>
 							<th scope="row" class="pr-5 text-left font-normal">{sayX(step)}</th>
-							{#each series as s (s.name)}
+							{#each series as s, sNth (sNth)}
 								{@const value = at(s, step)}
 								<td class="pr-5">{value === undefined ? '–' : sayY(value)}</td>
 							{/each}

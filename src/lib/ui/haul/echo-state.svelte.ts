@@ -1,8 +1,10 @@
 export interface Echo {
-	readonly kind: 'understood' | 'ask' | 'weigh-once' | 'unclear';
+	readonly kind: 'understood' | 'asked' | 'refused' | 'weigh-once' | 'unclear';
 	readonly words: string;
 	readonly detail: string;
 	readonly choices: readonly { readonly label: string; readonly text: string }[];
+	/** Safe ways on, where it is refused. */
+	readonly instead?: readonly string[];
 	readonly weigh?: { readonly measure: string; readonly food: string; readonly foodName: string };
 }
 

@@ -58,7 +58,7 @@
 					><tr><th scope="col">Way</th><th scope="col">At most</th><th scope="col">What ends it</th></tr></thead
 				>
 				<tbody>
-					{#each answer.ways as w (w.name)}
+					{#each answer.ways as w, wNth (wNth)}
 						<tr class="border-t border-line">
 							<th scope="row" class="py-1.5 pr-6 text-left font-normal first-letter:uppercase">{w.name}</th>
 							<td class="pr-6 text-right whitespace-nowrap"

@@ -151,7 +151,7 @@ describe('the line being typed', () => {
 		const first = line.look();
 		line.text = '9 kg peas';
 		const second = line.look();
-		answers[1]?.({ kind: 'ask', words: 'peas?', detail: '', choices: [] });
+		answers[1]?.({ kind: 'asked', words: 'peas?', detail: '', choices: [] });
 		answers[0]?.({ kind: 'unclear', words: 'of what?', detail: '', choices: [] });
 		await Promise.all([first, second]);
 		inEffect(() => expect(line.echo?.words).toBe('peas?'));

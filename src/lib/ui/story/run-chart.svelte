@@ -46,7 +46,7 @@
 				aria-label="When each potful of {plan.food
 					.name} was in the heat, in the ice and draining; the same in the table."
 			>
-				{#each x.ticks(6) as t (t)}
+				{#each x.ticks(6) as t, tNth (tNth)}
 					<line x1={x(t)} x2={x(t)} y1="0" y2={height - 24} stroke="var(--line)" />
 					<text x={x(t)} y={height - 8} text-anchor="middle" font-size="12" fill="var(--soft)"
 						>{sayTime(t.getTime(), zone)}</text

@@ -19,7 +19,7 @@
 			<div>
 				<svelte:element this={level} class="head text-lg">{p.question}</svelte:element>
 				<ul class="mt-1 space-y-0.5 text-soft">
-					{#each p.schools as school (school)}<li>“{school}”</li>{/each}
+					{#each p.schools as school, schoolNth (schoolNth)}<li>“{school}”</li>{/each}
 				</ul>
 			</div>
 			<div class="border-l-[3px] pl-4 {p.safety ? 'border-red' : 'border-rim'}">

@@ -36,7 +36,7 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#each cooling.rows as r (r.words)}
+			{#each cooling.rows as r, rNth (rNth)}
 				<tr class="border-t border-line align-top">
 					<th scope="row" class="max-w-md py-1.5 pr-6 text-left font-normal">{r.words}</th>
 					<td class="py-1.5 pr-6 whitespace-nowrap">{say(r.first_s)}</td>

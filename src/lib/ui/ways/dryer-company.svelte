@@ -60,14 +60,14 @@
 		{/if}
 		{#if company.apart.length > 0}
 			<ul class="mt-2 space-y-1 text-[15px]">
-				{#each company.apart as a (a.name)}<li class={a.safety ? 'font-semibold text-red' : ''}>
+				{#each company.apart as a, aNth (aNth)}<li class={a.safety ? 'font-semibold text-red' : ''}>
 						<b class="first-letter:uppercase">{a.safety ? 'Never with' : 'Not with'} {a.name}:</b>
 						{a.reason}
 					</li>{/each}
 			</ul>
 		{/if}
 		<ul class="mt-2 list-disc pl-5 text-sm text-soft">
-			{#each company.words as w (w)}<li>{w}</li>{/each}
+			{#each company.words as w, wNth (wNth)}<li>{w}</li>{/each}
 		</ul>
 	</details>
 {/if}

@@ -114,7 +114,7 @@
 									: 'in steam'}.
 						{/if}
 						{dry.row.pretreat}
-						{#each dry.heat as h (h)}<span class="block font-semibold">{h}</span>{/each}
+						{#each dry.heat as h, hNth (hNth)}<span class="block font-semibold">{h}</span>{/each}
 					</dd>
 					<dt class="text-soft">air</dt>
 					<dd>{sayTemperature(dry.air_C, units)}, {Math.round(dry.humidity * 100)} % humid from this room’s air</dd>

@@ -77,7 +77,7 @@
 					onchange={choose('shop')}
 				/></label
 			>
-			{#each [...page.url.searchParams].filter(([n]) => n !== 'paid' && n !== 'shop') as [name, value] (name)}<input
+			{#each [...page.url.searchParams].filter(([n]) => n !== 'paid' && n !== 'shop') as [name, value], nth (nth)}<input
 					type="hidden"
 					{name}
 					{value}

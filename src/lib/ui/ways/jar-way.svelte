@@ -38,7 +38,7 @@
 	</p>
 	{#if way.noCanner}<p class="font-semibold text-amber">There is no pressure canner in your Kitchen.</p>{/if}
 	{#if way.testedJar}<p class="text-soft">As tested in {way.testedJar}s: a smaller jar takes no less time.</p>{/if}
-	{#each way.mind as m (m)}<p class="text-[15px] font-semibold">{m}</p>{/each}
+	{#each way.mind as m, mNth (mNth)}<p class="text-[15px] font-semibold">{m}</p>{/each}
 	<details class="mt-1">
 		<summary class="text-[15px]">how to prepare it</summary>
 		<p class="mt-1 text-[15px]">{way.prepare}</p>
@@ -56,7 +56,7 @@
 					.join(' + ')} jars, about {sayDuration(whole_s)}, {loads.lids} lids</summary
 			>
 			<ol class="mt-1 max-w-3xl text-[15px]">
-				{#each first.steps as s (s.name)}
+				{#each first.steps as s, sNth (sNth)}
 					<li class="grid grid-cols-[7rem_6.5rem_1fr] gap-x-3 border-t border-line py-1">
 						<span class="first-letter:uppercase">{s.name}</span>
 						<b class={s.kind === 'published' ? 'head' : 'font-normal text-soft'}

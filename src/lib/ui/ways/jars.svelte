@@ -72,7 +72,7 @@
 		{/if}
 		{#if jars.plain.length + jars.recipes.length > 0}
 			<nav class="ml-auto flex gap-1" aria-label="Jar size">
-				{#each sizes as size (size)}
+				{#each sizes as size, sizeNth (sizeNth)}
 					<a
 						class="btn {size === jar ? 'btn-full' : ''}"
 						aria-current={size === jar ? 'true' : undefined}
@@ -114,12 +114,12 @@
 		</details>
 	{/if}
 	<div class="mt-4 grid gap-x-6 gap-y-2 md:grid-cols-2">
-		{#each canners as [name, steps] (name)}
+		{#each canners as [name, steps], nth (nth)}
 			{#if steps.length > 0}
 				<details class="border-t border-line pt-3">
 					<summary class="head text-lg">{name}, step by step</summary>
 					<ol class="mt-2 list-decimal space-y-1 pl-6">
-						{#each steps as s (s)}<li>{s}</li>{/each}
+						{#each steps as s, sNth (sNth)}<li>{s}</li>{/each}
 					</ol>
 				</details>
 			{/if}

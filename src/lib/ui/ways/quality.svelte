@@ -29,7 +29,7 @@
 				><tr><th scope="col">Pack</th><th scope="col">Months</th><th scope="col">Drawn</th></tr></thead
 			>
 			<tbody>
-				{#each bars as b (b.name)}
+				{#each bars as b, bNth (bNth)}
 					<tr class="border-t border-line">
 						<th scope="row" class="w-56 py-2 pr-3 text-left text-[15px] font-normal first-letter:uppercase">{b.name}</th
 						>
@@ -50,7 +50,9 @@
 				<tr class="border-t border-line text-sm text-soft"
 					><td></td><td>months</td><td
 						><div class="relative h-5">
-							{#each x.ticks(6) as t (t)}<span class="absolute -translate-x-1/2" style="left: {x(t)}%">{t}</span>{/each}
+							{#each x.ticks(6) as t, tNth (tNth)}<span class="absolute -translate-x-1/2" style="left: {x(t)}%"
+									>{t}</span
+								>{/each}
 						</div></td
 					></tr
 				>

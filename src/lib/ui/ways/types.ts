@@ -129,3 +129,15 @@ export interface FreezerAsks {
 	readonly loose: boolean;
 	readonly way: string;
 }
+
+/** Why nothing at all is to be made of an item, as the page shows it. */
+export interface ShownStop {
+	readonly stop: 'flagged' | 'out' | 'identify' | 'state';
+	readonly reason: string;
+	readonly source: string;
+	readonly instead: readonly string[];
+	readonly asks: {
+		readonly question: string;
+		readonly choices: readonly { readonly label: string; readonly text: string }[];
+	} | null;
+}

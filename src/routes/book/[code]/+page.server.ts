@@ -1,4 +1,4 @@
-import { foodById } from '$core/foods/find-food';
+import { foodById } from '$core/things/names';
 import { cutOf } from '$core/foods/cuts';
 import { line, parse } from '$lib/server/parse';
 import { page } from '$lib/server/respond';

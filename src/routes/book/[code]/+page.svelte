@@ -134,7 +134,7 @@
 					<table class="w-full border-collapse text-[15px]">
 						<thead class="border-b-2 border-rim text-left text-sm text-soft"
 							><tr
-								><th class="py-1.5">No.</th><th class="text-right">weight</th>{#each stages as s (s)}<th
+								><th class="py-1.5">No.</th><th class="text-right">weight</th>{#each stages as s, sNth (sNth)}<th
 										class="pl-3 text-right"
 										>{stageNames[s]}{#if p.stages[s]}<span class="block font-normal">plan {sayClock(p.stages[s])}</span
 											>{/if}</th
@@ -144,7 +144,7 @@
 						<tbody class="ruled">
 							{#each c.potfuls as q (q.n)}<tr
 									><td class="py-1.5">{q.n}</td><td class="text-right">{sayWeight(q.grams, units)}</td
-									>{#each stages as s (s)}<td class="pl-3 text-right"
+									>{#each stages as s, sNth (sNth)}<td class="pl-3 text-right"
 											>{q.stages[s] === undefined ? '' : sayClock(q.stages[s])}</td
 										>{/each}<td class="pl-3">{q.outcome === 'firm' ? 'packs' : q.outcome}</td></tr
 								>{/each}

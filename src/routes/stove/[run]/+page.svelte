@@ -211,10 +211,10 @@
 									<details class="mt-3 border-t border-line pt-2" open={t.id === 'too-long'}>
 										<summary class="head text-lg">{t.title}</summary>
 										<ul class="mt-1 list-disc space-y-1 pl-5">
-											{#each t.advice as a (a)}<li>{a}</li>{/each}
+											{#each t.advice as a, aNth (aNth)}<li>{a}</li>{/each}
 										</ul>
 										<p class="mt-2 flex flex-wrap gap-2">
-											{#each t.choices as c (c.label)}<button
+											{#each t.choices as c, cNth (cNth)}<button
 													class="btn"
 													onclick={() => {
 														tap(c.tap);
@@ -239,7 +239,7 @@
 				<label class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
 					<span class="text-soft">Tapping late? The next tap was</span>
 					<select bind:value={earlier_min} class="!min-h-11"
-						><option value={0}>just now</option>{#each [1, 2, 3, 5, 10, 20, 30] as m (m)}<option value={m}
+						><option value={0}>just now</option>{#each [1, 2, 3, 5, 10, 20, 30] as m, mNth (mNth)}<option value={m}
 								>{m} min ago</option
 							>{/each}</select
 					>
@@ -277,7 +277,7 @@
 				<details class="py-2">
 					<summary class="text-[15px] font-bold">Mind</summary>
 					<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">
-						{#each plan.cautions as c (c)}<li>{c}</li>{/each}
+						{#each plan.cautions as c, cNth (cNth)}<li>{c}</li>{/each}
 					</ul>
 					<p class="source mt-1">{plan.source}</p>
 				</details>

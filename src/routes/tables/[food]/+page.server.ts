@@ -2,8 +2,9 @@ import { redirect } from '@sveltejs/kit';
 import { cautionsOf, foodSections } from '$core/tables/food-sections';
 import { isTableWay } from '$core/tables/way-page';
 import { inOrder } from '$core/safety/cautions';
+import { kindById } from '$core/things/names';
 import { page } from '$lib/server/respond';
-import { practicesFor, shownSection, tableFood, tableKitchen } from '$lib/server/tables';
+import { practicesFor, shownSection, tableThing, tableKitchen } from '$lib/server/tables';
 import type { PageServerLoad } from './$types';
 
 /**
@@ -25,9 +26,17 @@ const headline = [
 /** A food's page: what a person would pin to the kitchen wall. `way` keeps one way of it. */
 export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
-		const food = tableFood(params.food);
-		if (food.id !== params.food) redirect(307, `/tables/${food.id}${url.search}`);
-		const all = foodSections(food, tableKitchen(locals.household));
+		const named = tableThing(params.food);
+		const { food } = named;
+		if (food.id !== params.food) {
+			const query = new URLSearchParams(url.search);
+			if (named.kind) query.set('kind', named.kind.id);
+			redirect(307, `/tables/${food.id}${query.size > 0 ? `?${query}` : ''}`);
+		}
+		// A kind with limits of its own keeps them on its page: white peaches are not canned, peaches are.
+		const kind = kindById(food.id, url.searchParams.get('kind'));
+		const thing = kind ? { ...named, kind, called: kind.name } : named;
+		const all = foodSections(thing, tableKitchen(locals.household));
 		const asked = url.searchParams.get('way') ?? '';
 		const way = isTableWay(asked) && all.some((s) => s.way === asked) ? asked : '';
 		const sections = all.filter((s) => !way || s.way === way);
@@ -43,8 +52,8 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				!(l.slot === 'freeze/steam' && large.some((o) => o.slot === 'freeze/water'))
 		);
 		return {
-			title: food.name,
-			food: { id: food.id, name: food.name, names: food.names, group: food.group, acid: food.acid.class },
+			title: kind?.name ?? food.name,
+			food: { id: food.id, name: kind?.name ?? food.name, names: food.names, group: food.group, acid: food.acid.class },
 			ways: all.map((s) => ({ id: s.way, name: shownSection(s).name })),
 			way,
 			large: told.slice(0, 6),

@@ -22,7 +22,7 @@
 	</header>
 
 	<dl class="mt-4 flex flex-wrap gap-x-9 gap-y-3 border-y-[3px] border-rim py-3">
-		{#each data.large as l (l.label)}
+		{#each data.large as l, lNth (lNth)}
 			<div>
 				<dt class="text-sm text-soft">{l.label}</dt>
 				<dd class="head text-2xl sm:text-3xl">{l.main}</dd>
@@ -71,7 +71,7 @@
 				<Lines lines={s.main} notes={s.notes} />
 				{#if s.words.length > 0}
 					<ul class="mt-2 list-disc space-y-0.5 pl-5 text-[0.94rem]">
-						{#each s.words as w (w)}<li>{w}</li>{/each}
+						{#each s.words as w, wNth (wNth)}<li>{w}</li>{/each}
 					</ul>
 				{/if}
 				{#if s.recipes.length > 0}

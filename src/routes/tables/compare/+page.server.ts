@@ -1,9 +1,9 @@
 import { compareFoods } from '$core/tables/compare';
 import { footnoted, fullWhat } from '$core/tables/line';
 import { isTableWay, wordsOf } from '$core/tables/way-page';
-import { findFood } from '$core/foods/find-food';
+import { understand } from '$core/things/understand';
 import { page } from '$lib/server/respond';
-import { tableFood, tableKitchen } from '$lib/server/tables';
+import { tableKitchen, tableThing } from '$lib/server/tables';
 import { tableWays } from '$reference/other-ways';
 import { foodRows } from '$reference/tables';
 import type { PageServerLoad } from './$types';
@@ -14,9 +14,10 @@ const most = 6;
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const given = url.searchParams.getAll('food').filter((f) => f.trim() !== '');
-		const foods = [...new Set(given.slice(0, most).map((name) => tableFood(name.slice(0, 80))))];
+		const foods = [...new Set(given.slice(0, most).map((name) => tableThing(name.slice(0, 80)).food))];
 		const add = (url.searchParams.get('add') ?? '').trim().slice(0, 80);
-		const added = add ? findFood(add) : undefined;
+		const named = add ? understand(add) : undefined;
+		const added = named?.kind === 'thing' && named.thing.state === 'fresh' ? named.thing.food : undefined;
 		const full = foods.length >= most;
 		if (added && !foods.includes(added) && !full) foods.push(added);
 		const asked = url.searchParams.get('way') ?? '';
@@ -52,7 +53,9 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			typed: added ? '' : add,
 			fault:
 				add && !added
-					? `No food named "${add}" stands in Tables. The others are kept.`
+					? named?.kind === 'asked'
+						? `${named.question} Say one of: ${named.choices.map((c) => c.text).join(', ')}. The others are kept.`
+						: `No food named "${add}" stands in Tables. The others are kept.`
 					: add && added && full
 						? `At most ${most} foods side by side: take one away first.`
 						: '',

@@ -27,7 +27,7 @@
 		/></label
 	>
 	<datalist id="names"
-		>{#each data.names as n (n)}<option value={n}></option>{/each}</datalist
+		>{#each data.names as n, nNth (nNth)}<option value={n}></option>{/each}</datalist
 	>
 	<label class="field"
 		><span>way</span>

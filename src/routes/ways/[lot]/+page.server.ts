@@ -9,7 +9,8 @@ import { AppError } from '$lib/server/errors';
 import { dryerCompany, gatheringToward } from '$lib/server/around';
 import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
-import { formWords, freshnessOf } from '$lib/server/haul';
+import { formWords } from '$lib/server/haul';
+import { stillGoodFor } from '$core/things/clock';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
 import { wayQuery, waysFor } from '$lib/server/ways';
@@ -19,10 +20,26 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
 		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
-		const { lot, place, grams, free_g, shown_g, kitchen, food, food_C, ways, jars, jar, dry, list, noMoney } =
-			await waysFor(locals.stores, params.lot, query, locals.now);
+		const {
+			lot,
+			thing,
+			clock,
+			stop,
+			place,
+			grams,
+			free_g,
+			shown_g,
+			kitchen,
+			food,
+			food_C,
+			ways,
+			jars,
+			jar,
+			dry,
+			list,
+			noMoney
+		} = await waysFor(locals.stores, params.lot, query, locals.now);
 		const basket = await locals.stores.stock.basket();
-		const fresh = freshnessOf(lot, place);
 		return {
 			title: `Ways for ${lot.title}`,
 			lot: {
@@ -34,11 +51,17 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				free_g,
 				shown_g,
 				place: place.name,
-				bestBy: fresh.bestBy,
+				bestBy: clock.bestBy,
+				past: thing.age?.past ?? 'no',
+				said: lot.said,
 				intake: food.intake
 			},
+			stop: stop
+				? { stop: stop.stop, reason: stop.reason, source: stop.source, instead: stop.instead, asks: stop.asks ?? null }
+				: null,
+			goodFor: stillGoodFor(thing) ?? null,
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
-			cut: { id: ways.cut.id, name: ways.cut.name },
+			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
 			potfuls: query.potfuls ?? '',
 			pots: kitchen.pots.map((p) => ({ id: p.id, name: p.name, litres: p.litres })),
@@ -54,7 +77,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			jar,
 			glance: shownGlance(list),
 			dry: shownDry(dry, locals.household.units),
-			company: dryerCompany(dry, { id: lot.id, food: food.id }, basket, kitchen),
+			company: dryerCompany(dry, { id: lot.id, food: food.id }, basket, kitchen, locals.now),
 			gather: gatheringToward(jars, food.id, basket, kitchen, locals.now),
 			quality: qualityOf(food, ways.ways, dry, list),
 			cooling: coolFirst(food, shown_g, kitchen.room_C),
@@ -104,12 +127,14 @@ export const actions: Actions = {
 				{ way: wayId, key: once }
 			);
 			parse(id().required(), event.params.lot);
-			const { lot, free_g, shown_g, kitchen, ways } = await waysFor(
+			const { lot, stop, free_g, shown_g, kitchen, ways } = await waysFor(
 				event.locals.stores,
 				event.params.lot ?? '',
 				wayQuery(query),
 				event.locals.now
 			);
+			if (stop)
+				throw new AppError(422, 'REFUSED', `${stop.reason} Instead: ${stop.instead.join('; ')}. Nothing was started.`);
 			const way = ways.ways.find((w) => w.id === values.way);
 			if (!way)
 				throw new AppError(400, 'UNKNOWN_WAY', 'There is no such way for this item. Nothing was started.', [

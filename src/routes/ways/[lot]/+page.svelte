@@ -13,6 +13,7 @@
 	import Glance from '$lib/ui/ways/glance.svelte';
 	import Jars from '$lib/ui/ways/jars.svelte';
 	import Quality from '$lib/ui/ways/quality.svelte';
+	import Stopped from '$lib/ui/ways/stopped.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withChoice } from '$lib/ui/ways/address';
 	import { withNotice } from '$lib/ui/notice/post';
@@ -44,10 +45,12 @@
 			replaceState: true
 		});
 
+	/** A number goes to the Start of its way; only Enter on the button starts it. */
 	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.altKey || event.metaKey) return;
 		if (/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
 		const n = Number(event.key);
-		if (n >= 1 && n <= open.length) document.querySelector<HTMLButtonElement>(`[data-start="${n}"]`)?.click();
+		if (n >= 1 && n <= open.length) document.querySelector<HTMLButtonElement>(`[data-start="${n}"]`)?.focus();
 	}
 	const grid = $derived(`minmax(5.2rem, 10rem) repeat(${open.length}, minmax(13rem, 1fr))`);
 	const late = $derived(open.some((w) => w.line?.reboilLate));
@@ -61,268 +64,281 @@
 			data.lot.bestBy,
 			data.household.zone,
 			'EEE d MMM, HH:mm'
-		)} · <a href="#freezer">freezer</a> · <a href="#dryer">dryer</a> · <a href="#jars">jars</a> ·
+		)}{#if !data.stop}
+			· <a href="#freezer">freezer</a> · <a href="#dryer">dryer</a> · <a href="#jars">jars</a>{/if} ·
 		<a href="/tables/{data.lot.food}">every number</a>
 	</p>
 </div>
 <Faults {failed} />
-
-<form method="GET" class="mt-3 flex flex-wrap items-end gap-3" data-sveltekit-noscroll data-sveltekit-replacestate>
-	<fieldset class="flex flex-wrap items-center gap-1">
-		<legend class="text-sm text-soft">cut as</legend>
-		{#each data.cuts as c (c.id)}
-			<a
-				class="btn {c.id === data.cut.id ? 'btn-full' : ''}"
-				aria-current={c.id === data.cut.id ? 'true' : undefined}
-				data-sveltekit-noscroll
-				data-sveltekit-replacestate
-				href={withChoice(page.url.search, 'cut', c.id)}>{c.name}</a
-			>
-		{/each}
-	</fieldset>
-	<input type="hidden" name="cut" value={data.cut.id} />
-	<label class="field"
-		><span>a pack</span><input
-			class="w-28"
-			name="portion"
-			autocomplete="off"
-			value={editWeight(data.portion_g, units)}
-			onchange={choose('portion')}
-		/></label
-	>
-	<label class="field"
-		><span>how much of it</span><input
-			class="w-32"
-			name="grams"
-			autocomplete="off"
-			value={editWeight(data.lot.shown_g, units)}
-			onchange={choose('grams')}
-		/></label
-	>
-	{#if data.pots.length > 1 && data.ways.some((w) => w.kind === 'refused' || w.pot)}
+{#if data.goodFor}
+	<p class="mt-3 max-w-3xl rounded-xl bg-amberbg px-4 py-3">
+		<b>{data.lot.past === 'end' ? 'Past its time.' : 'Past its best.'}</b>
+		{data.goodFor}
+	</p>
+{/if}
+{#if data.stop}<Stopped stop={data.stop} lot={data.lot} />{:else}
+	<form method="GET" class="mt-3 flex flex-wrap items-end gap-3" data-sveltekit-noscroll data-sveltekit-replacestate>
+		<fieldset class="flex flex-wrap items-center gap-1">
+			<legend class="text-sm text-soft">cut as</legend>
+			{#each data.cuts as c (c.id)}
+				<a
+					class="btn {c.id === data.cut.id ? 'btn-full' : ''}"
+					aria-current={c.id === data.cut.id ? 'true' : undefined}
+					data-sveltekit-noscroll
+					data-sveltekit-replacestate
+					href={withChoice(page.url.search, 'cut', c.id)}>{c.name}</a
+				>
+			{/each}
+		</fieldset>
+		<input type="hidden" name="cut" value={data.cut.id} />
 		<label class="field"
-			><span>pot</span>
-			<select name="pot" value={data.pot || data.pots.at(-1)?.id} onchange={choose('pot')}>
-				{#each data.pots as p (p.id)}<option value={p.id}>{p.name}, {sayVolume(p.litres, units)}</option>{/each}
+			><span>a pack</span><input
+				class="w-28"
+				name="portion"
+				autocomplete="off"
+				value={editWeight(data.portion_g, units)}
+				onchange={choose('portion')}
+			/></label
+		>
+		<label class="field"
+			><span>how much of it</span><input
+				class="w-32"
+				name="grams"
+				autocomplete="off"
+				value={editWeight(data.lot.shown_g, units)}
+				onchange={choose('grams')}
+			/></label
+		>
+		{#if data.pots.length > 1 && data.ways.some((w) => w.kind === 'refused' || w.pot)}
+			<label class="field"
+				><span>pot</span>
+				<select name="pot" value={data.pot || data.pots.at(-1)?.id} onchange={choose('pot')}>
+					{#each data.pots as p (p.id)}<option value={p.id}>{p.name}, {sayVolume(p.litres, units)}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		<label class="field"
+			><span>into</span>
+			<select name="container" value={data.container} onchange={choose('container')}>
+				<option value="">smallest that fits</option>
+				{#each data.containers as c (c.id)}<option value={c.id}>{c.name} ({c.count})</option>{/each}
 			</select>
 		</label>
-	{/if}
-	<label class="field"
-		><span>into</span>
-		<select name="container" value={data.container} onchange={choose('container')}>
-			<option value="">smallest that fits</option>
-			{#each data.containers as c (c.id)}<option value={c.id}>{c.name} ({c.count})</option>{/each}
-		</select>
-	</label>
-	{#if late || data.potfuls === 'small'}
-		<label class="flex min-h-11 items-center gap-2">
-			<input
-				type="checkbox"
-				name="potfuls"
-				value="small"
-				checked={data.potfuls === 'small'}
-				onchange={(e) =>
-					void goto(withChoice(page.url.search, 'potfuls', e.currentTarget.checked ? 'small' : ''), {
-						keepFocus: true,
-						noScroll: true,
-						replaceState: true
-					})}
-			/>
-			potfuls that boil again within a minute
-		</label>
-	{/if}
-	{#each [...page.url.searchParams].filter(([n]) => !['cut', 'portion', 'grams', 'pot', 'container', 'potfuls'].includes(n)) as [name, value] (name)}<input
-			type="hidden"
-			{name}
-			{value}
-		/>{/each}
-	<noscript><button class="btn">Work it out</button></noscript>
-</form>
+		{#if late || data.potfuls === 'small'}
+			<label class="flex min-h-11 items-center gap-2">
+				<input
+					type="checkbox"
+					name="potfuls"
+					value="small"
+					checked={data.potfuls === 'small'}
+					onchange={(e) =>
+						void goto(withChoice(page.url.search, 'potfuls', e.currentTarget.checked ? 'small' : ''), {
+							keepFocus: true,
+							noScroll: true,
+							replaceState: true
+						})}
+				/>
+				potfuls that boil again within a minute
+			</label>
+		{/if}
+		{#each [...page.url.searchParams].filter(([n]) => !['cut', 'portion', 'grams', 'pot', 'container', 'potfuls'].includes(n)) as [name, value], nth (nth)}<input
+				type="hidden"
+				{name}
+				{value}
+			/>{/each}
+		<noscript><button class="btn">Work it out</button></noscript>
+	</form>
 
-<Glance
-	list={data.glance}
-	noMoney={data.noMoney}
-	currency={data.currency}
-	paid={data.chosen.paid}
-	shop={data.chosen.shop}
-	{units}
-/>
+	<Glance
+		list={data.glance}
+		noMoney={data.noMoney}
+		currency={data.currency}
+		paid={data.chosen.paid}
+		shop={data.chosen.shop}
+		{units}
+	/>
 
-<h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
-{#if data.cooling}<CoolFirst cooling={data.cooling} {units} />{/if}
-{#if open.length > 0}
-	<div class="mt-2 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
-		<div role="table" aria-label="Ways side by side, for the whole item" class="ways min-w-full" style="--grid: {grid}">
-			<div role="row" class="row border-b-[3px] border-rim">
-				<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
-				{#each open as w (w.id)}
-					<div role="columnheader" class="cell">
-						<h3 class="text-xl">{w.name}</h3>
-						<p class="text-sm text-soft">{w.gist}</p>
-					</div>
-				{/each}
-			</div>
-			{#snippet line(label: string, cell: import('svelte').Snippet<[Open]>)}
-				<div role="row" class="row">
-					<div role="rowheader" class="cell text-sm text-soft">{label}</div>
-					{#each open as w (w.id)}<div role="cell" class="cell">{@render cell(w)}</div>{/each}
+	<h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
+	{#if data.cooling}<CoolFirst cooling={data.cooling} {units} />{/if}
+	{#if open.length > 0}
+		<div class="mt-2 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">
+			<div
+				role="table"
+				aria-label="Ways side by side, for the whole item"
+				class="ways min-w-full"
+				style="--grid: {grid}"
+			>
+				<div role="row" class="row border-b-[3px] border-rim">
+					<div role="columnheader" class="cell"><span class="sr-only">What</span></div>
+					{#each open as w (w.id)}
+						<div role="columnheader" class="cell">
+							<h3 class="text-xl">{w.name}</h3>
+							<p class="text-sm text-soft">{w.gist}</p>
+						</div>
+					{/each}
 				</div>
-			{/snippet}
-			{#snippet get(w: Open)}
-				<b class="fig">{w.packs.count}</b>
-				{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
-				{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
-				<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
-				{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
-				{:else if w.packs.short > 0}<span class="block text-sm font-semibold text-amber"
-						>short: {w.packs.short} more {w.packs.container} needed</span
-					>
-				{:else}<span class="sub">{w.packs.container}; {w.packs.headspace}</span>{/if}
-			{/snippet}
-			{@render line('You get', get)}
-			{#snippet heat(w: Open)}
-				<b class="fig">{w.blanchWords.split(',')[0]}</b>
-				{#if w.blanchWords.includes(',')}<span class="sub">{w.blanchWords.split(',').slice(1).join(',')}</span>{/if}
-				{#if w.line}
-					<span class="sub"
-						>{sayCount(w.line.potfuls, 'potful')} of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method ===
-						'steam'
-							? 'the steamer'
-							: sayVolume(w.line.water_L, units)}, {w.pot}</span
-					>
-					<span class="sub"
-						>{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam'
-							? 'no wait'
-							: `${sayDuration(w.line.reboil_s)} at most`}</span
-					>
-				{/if}
-				<span class="source block"
-					>{w.confidence === 'practice'
-						? 'common practice, no published source'
-						: `${w.source} · ${w.confidence}`}</span
-				>
-			{/snippet}
-			{@render line('In the heat', heat)}
-			{#snippet chill(w: Open)}
-				{#if w.line}
-					<b class="fig">{sayDuration(w.line.chill_s)}</b>
-					{#if w.line.ice_kg > 0}
-						<span class="sub"
-							><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(
-								w.line.icePerPotful_kg * 1000,
-								units
-							)} a potful</span
-						>
-						{#if w.ice && w.ice.short_kg > 0.05}<span class="block text-sm font-semibold text-amber"
-								>short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span
-							>{/if}
-					{:else}<span class="sub">cold tap water is enough</span>{/if}
-				{:else if w.method === 'cook'}until cold through
-				{:else}none{/if}
-			{/snippet}
-			{@render line('In the ice', chill)}
-			{#snippet trays(w: Open)}
-				<b class="fig">{w.trays.needed}</b>
-				{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
-				<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
-			{/snippet}
-			{@render line('On trays', trays)}
-			{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
-						>least</span
-					>{/if}{/snippet}
-			{@render line('Your hands', hands)}
-			{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span class="best"
-						>least</span
-					>{/if}{/snippet}
-			{@render line('From start to away', elapsed)}
-			{#snippet space(w: Open)}
-				<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
-				{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
-						>only {sayVolume(data.freezerFree_L, units)} free</span
-					>{/if}
-				{#if w.freezer.overload}<span class="block text-sm font-semibold text-amber"
-						>more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data
-							.rules.load})</span
-					>{/if}
-			{/snippet}
-			{@render line('Space', space)}
-			{#snippet keeps(w: Open)}
-				<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
-				<span class="sub"
-					>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
-				>
-			{/snippet}
-			{@render line('Keeps until', keeps)}
-			{#snippet use(w: Open)}<span class="text-[15px]">{w.use}</span>{/snippet}
-			{@render line('How to use', use)}
-			<div role="row" class="row">
-				<div role="rowheader" class="cell"><span class="sr-only">Start</span></div>
-				{#each open as w, i (w.id)}
-					<div role="cell" class="cell">
-						<form method="POST" action="?/start" use:enhance={withNotice()}>
-							<input type="hidden" name="key" value={data.key} />
-							<input type="hidden" name="way" value={w.id} />
-							<input type="hidden" name="cut" value={data.cut.id} />
-							<input type="hidden" name="portion" value={data.portion_g} />
-							<input type="hidden" name="grams" value={data.lot.shown_g} />
-							{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
-							{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
-							{#if data.potfuls}<input type="hidden" name="potfuls" value={data.potfuls} />{/if}
-							<button
-								class="btn {i === 0 ? 'btn-full' : ''}"
-								data-start={i + 1}
-								disabled={data.lot.free_g === 0}
-								aria-label="Start: {w.name}">Start <span class="key">{i + 1}</span></button
-							>
-						</form>
+				{#snippet line(label: string, cell: import('svelte').Snippet<[Open]>)}
+					<div role="row" class="row">
+						<div role="rowheader" class="cell text-sm text-soft">{label}</div>
+						{#each open as w (w.id)}<div role="cell" class="cell">{@render cell(w)}</div>{/each}
 					</div>
-				{/each}
+				{/snippet}
+				{#snippet get(w: Open)}
+					<b class="fig">{w.packs.count}</b>
+					{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
+					{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
+					<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
+					{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
+					{:else if w.packs.short > 0}<span class="block text-sm font-semibold text-amber"
+							>short: {w.packs.short} more {w.packs.container} needed</span
+						>
+					{:else}<span class="sub">{w.packs.container}; {w.packs.headspace}</span>{/if}
+				{/snippet}
+				{@render line('You get', get)}
+				{#snippet heat(w: Open)}
+					<b class="fig">{w.blanchWords.split(',')[0]}</b>
+					{#if w.blanchWords.includes(',')}<span class="sub">{w.blanchWords.split(',').slice(1).join(',')}</span>{/if}
+					{#if w.line}
+						<span class="sub"
+							>{sayCount(w.line.potfuls, 'potful')} of {sayWeight(w.line.potful_kg * 1000, units)} in {w.row?.method ===
+							'steam'
+								? 'the steamer'
+								: sayVolume(w.line.water_L, units)}, {w.pot}</span
+						>
+						<span class="sub"
+							>{sayDuration(w.line.toBoil_s)} to the boil; it boils again after {w.row?.method === 'steam'
+								? 'no wait'
+								: `${sayDuration(w.line.reboil_s)} at most`}</span
+						>
+					{/if}
+					<span class="source block"
+						>{w.confidence === 'practice'
+							? 'common practice, no published source'
+							: `${w.source} · ${w.confidence}`}</span
+					>
+				{/snippet}
+				{@render line('In the heat', heat)}
+				{#snippet chill(w: Open)}
+					{#if w.line}
+						<b class="fig">{sayDuration(w.line.chill_s)}</b>
+						{#if w.line.ice_kg > 0}
+							<span class="sub"
+								><b>{sayWeight(w.line.ice_kg * 1000, units)} of ice</b> in all, {sayWeight(
+									w.line.icePerPotful_kg * 1000,
+									units
+								)} a potful</span
+							>
+							{#if w.ice && w.ice.short_kg > 0.05}<span class="block text-sm font-semibold text-amber"
+									>short: {sayWeight(w.ice.short_kg * 1000, units)} more to make or buy</span
+								>{/if}
+						{:else}<span class="sub">cold tap water is enough</span>{/if}
+					{:else if w.method === 'cook'}until cold through
+					{:else}none{/if}
+				{/snippet}
+				{@render line('In the ice', chill)}
+				{#snippet trays(w: Open)}
+					<b class="fig">{w.trays.needed}</b>
+					{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
+					<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
+				{/snippet}
+				{@render line('On trays', trays)}
+				{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
+							>least</span
+						>{/if}{/snippet}
+				{@render line('Your hands', hands)}
+				{#snippet elapsed(w: Open)}<b class="fig">{sayDuration(w.elapsed_s)}</b>{#if leastTime === w.id}<span
+							class="best">least</span
+						>{/if}{/snippet}
+				{@render line('From start to away', elapsed)}
+				{#snippet space(w: Open)}
+					<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
+					{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
+							>only {sayVolume(data.freezerFree_L, units)} free</span
+						>{/if}
+					{#if w.freezer.overload}<span class="block text-sm font-semibold text-amber"
+							>more than the {sayWeight(w.freezer.dayLoad_kg * 1000, units)} your freezer should take in a day ({data
+								.rules.load})</span
+						>{/if}
+				{/snippet}
+				{@render line('Space', space)}
+				{#snippet keeps(w: Open)}
+					<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
+					<span class="sub"
+						>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
+					>
+				{/snippet}
+				{@render line('Keeps until', keeps)}
+				{#snippet use(w: Open)}<span class="text-[15px]">{w.use}</span>{/snippet}
+				{@render line('How to use', use)}
+				<div role="row" class="row">
+					<div role="rowheader" class="cell"><span class="sr-only">Start</span></div>
+					{#each open as w, i (w.id)}
+						<div role="cell" class="cell">
+							<form method="POST" action="?/start" use:enhance={withNotice()}>
+								<input type="hidden" name="key" value={data.key} />
+								<input type="hidden" name="way" value={w.id} />
+								<input type="hidden" name="cut" value={data.cut.id} />
+								<input type="hidden" name="portion" value={data.portion_g} />
+								<input type="hidden" name="grams" value={data.lot.shown_g} />
+								{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
+								{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
+								{#if data.potfuls}<input type="hidden" name="potfuls" value={data.potfuls} />{/if}
+								<button
+									class="btn {i === 0 ? 'btn-full' : ''}"
+									data-start={i + 1}
+									disabled={data.lot.free_g === 0}
+									aria-label="Start: {w.name}">Start <span class="key">{i + 1}</span></button
+								>
+							</form>
+						</div>
+					{/each}
+				</div>
 			</div>
 		</div>
+	{/if}
+	{#each refused as w (w.id)}<NotAdvised title="{w.name}: no." refusal={w} />{/each}
+	{#if data.lot.free_g === 0}<p class="mt-3">All of it is at the <a href="/stove">Stove</a> already.</p>{/if}
+
+	<div class="mt-6 grid gap-6 md:grid-cols-2">
+		{#each open as w (w.id)}
+			<details class="border-t border-line pt-3">
+				<summary class="head text-lg">{w.name}, step by step</summary>
+				<ol class="mt-2 list-decimal space-y-1 pl-6">
+					{#each w.steps as s, sNth (sNth)}<li>{s}</li>{/each}
+				</ol>
+				{#each w.notes as n, nNth (nNth)}<p class="mt-2 text-[15px] text-soft">{n}</p>{/each}
+			</details>
+		{/each}
 	</div>
+	{#if data.freezing}<FreezerCharts asks={data.freezing} {units} />{/if}
+	{#if open[0]}
+		<section class="mt-6 rounded-xl border border-line bg-enamel px-5 py-4">
+			<h2 class="text-lg">Mind</h2>
+			<ul class="mt-1 list-disc space-y-1 pl-5 text-[15px]">
+				{#each open[0].cautions as c (c.id)}<li>
+						{c.text}
+						{#if c.source}<span class="source">({c.source})</span>{/if}
+					</li>{/each}
+			</ul>
+		</section>
+	{/if}
+
+	<Dryer dry={data.dry} chosen={data.chosen} {units} />
+	{#if data.company}<DryerCompany company={data.company} name={data.lot.name} {units} />{/if}
+
+	<Jars
+		jars={data.jars}
+		style={data.chosen.style}
+		glance={data.glance}
+		gather={data.gather}
+		zone={data.household.zone}
+		jar={data.jar}
+		altitude_m={data.household.altitude_m}
+		gauge={data.gauge}
+		{units}
+	/>
+	<Quality bars={data.quality} />
 {/if}
-{#each refused as w (w.id)}<NotAdvised title="{w.name}: no." refusal={w} />{/each}
-{#if data.lot.free_g === 0}<p class="mt-3">All of it is at the <a href="/stove">Stove</a> already.</p>{/if}
-
-<div class="mt-6 grid gap-6 md:grid-cols-2">
-	{#each open as w (w.id)}
-		<details class="border-t border-line pt-3">
-			<summary class="head text-lg">{w.name}, step by step</summary>
-			<ol class="mt-2 list-decimal space-y-1 pl-6">
-				{#each w.steps as s (s)}<li>{s}</li>{/each}
-			</ol>
-			{#each w.notes as n (n)}<p class="mt-2 text-[15px] text-soft">{n}</p>{/each}
-		</details>
-	{/each}
-</div>
-{#if data.freezing}<FreezerCharts asks={data.freezing} {units} />{/if}
-{#if open[0]}
-	<section class="mt-6 rounded-xl border border-line bg-enamel px-5 py-4">
-		<h2 class="text-lg">Mind</h2>
-		<ul class="mt-1 list-disc space-y-1 pl-5 text-[15px]">
-			{#each open[0].cautions as c (c.id)}<li>
-					{c.text}
-					{#if c.source}<span class="source">({c.source})</span>{/if}
-				</li>{/each}
-		</ul>
-	</section>
-{/if}
-
-<Dryer dry={data.dry} chosen={data.chosen} {units} />
-{#if data.company}<DryerCompany company={data.company} name={data.lot.name} {units} />{/if}
-
-<Jars
-	jars={data.jars}
-	style={data.chosen.style}
-	glance={data.glance}
-	gather={data.gather}
-	zone={data.household.zone}
-	jar={data.jar}
-	altitude_m={data.household.altitude_m}
-	gauge={data.gauge}
-	{units}
-/>
-<Quality bars={data.quality} />
 
 <style>
 	.row {

@@ -16,8 +16,9 @@ const printed = { source: 'ugaDrying', instead: ['Dry it in warmer air'] } as co
 
 /** The food and its row; a refusal, or a plain word where no hours are printed. */
 function rowFor(name: string, cutWord: string | undefined) {
-	const row = foodNamed(name);
-	const look = asked(() => lookUpDrying({ food: row, ...(cutWord === undefined ? {} : { cut: cutWord }) }));
+	const thing = foodNamed(name);
+	const row = thing.food;
+	const look = asked(() => lookUpDrying({ thing, ...(cutWord === undefined ? {} : { cut: cutWord }) }));
 	if (look.kind === 'refused') return look;
 	if (!look.row)
 		return {

@@ -1,12 +1,14 @@
 import { dayLimit_kg, freezerOutage, freezerPlate, planFreezing, type FreezerWeek } from '$core/freezing/freezer-week';
 import { publishedOutage } from '$core/freezing/published-outage';
-import { latentHeat_J_kg, sharesOf, type FoodThermal } from '$core/heat/food-properties';
+import { iceShare, latentHeat_J_kg, sharesOf, type FoodThermal } from '$core/heat/food-properties';
 import { freezingCurve } from '$core/heat/freezing-curve';
 import { bulkOfFood, freezingTime_s, hard_C, plankTime_s, type FreezingShape } from '$core/heat/freezing-time';
 import { stackedThickness_m, surfaceCoefficient } from '$core/heat/surface';
 import { freezingPointOf } from '$reference/freezing-points';
 import { surfaces, wraps, type SurfaceKind, type WrapKind } from '$reference/model-rules';
 import type { FoodRow } from '$reference/tables';
+import type { Refusal } from '$core/errors';
+import { sources } from '$reference/sources';
 import { AppError } from '../../errors';
 import { foodNamed } from '../answer';
 import { choice, food, num, yesNo } from '../asks';
@@ -21,6 +23,23 @@ const colder = {
 	source: 'ashraeRefrigeration',
 	instead: ['Set the freezer to −18 °C (0 °F) or below', 'Freeze a thinner pack, and fewer at a time']
 } as const;
+
+/** Less water than this and there is next to nothing to freeze: the model was never held against such food. */
+const wettest_g = 20;
+const tooDry = (food: FoodRow): Refusal => ({
+	kind: 'refused',
+	reason: `${food.name} hold ${Math.round(food.composition.water)} % of water: too little for a freezing time by this model.`,
+	source: sources.practice.title,
+	instead: ['Freeze it overnight: dry food is cold through when the air around it is']
+});
+/** Pham's method was held against Plank within this. */
+const floorPlay = 0.05;
+const belowFloor = (name: string): Refusal => ({
+	kind: 'refused',
+	reason: `${name}: the time comes out below what the latent heat alone takes, so the model does not hold for this piece and air.`,
+	source: sources.practice.title,
+	instead: ['Ask for a usual piece, air and start', 'Leave it in overnight, and look']
+});
 
 export const freezingTime = (() => {
 	const side = (words: string) => num(words, 'mm', 1, 500, 20);
@@ -51,7 +70,8 @@ export const freezingTime = (() => {
 			if (brick && q.curve)
 				faults.push({ field: 'curve' as 'width_mm', message: 'The curve is for a slab, cylinder or sphere.' });
 			if (faults.length > 0) throw new AppError(400, 'BAD_INPUT', faults.map((f) => f.message).join(' '), faults);
-			const row = foodNamed(q.food);
+			const row = foodNamed(q.food).food;
+			if (row.composition.water < wettest_g) return tooDry(row);
 			const thermal = thermalOf(row);
 			const size_m = stackedThickness_m(q.size_mm / 1000, q.stack);
 			const shape: FreezingShape =
@@ -64,6 +84,9 @@ export const freezingTime = (() => {
 			const hours = freezingTime_s({ food: thermal, shape, ...ask }) / 3600;
 			const latent_J_m3 = latentHeat_J_kg(thermal) * bulk.rhoFrozen;
 			const plank = plankTime_s({ shape, freezing_C: thermal.freezing_C, medium_C: q.air_c, h_W_m2K, k_W_mK: bulk.kFrozen, latent_J_m3 }); // prettier-ignore
+			// No body freezes faster than the ice it forms by then allows: below that floor the model has left its ground.
+			const floor_s = (plank * iceShare(thermal, hard_C)) / thermal.composition.water;
+			if (hours * 3600 < floor_s * (1 - floorPlay)) return belowFloor(row.name);
 			const curve =
 				q.curve && q.shape !== 'brick' ? freezingCurve({ food: thermal, shape: q.shape, size_m, ...ask }) : null;
 			return {
@@ -117,7 +140,7 @@ export const freezerWeek = (() => {
 	return {
 		asks,
 		GET: model(asks, colder, (q) => {
-			const row = foodNamed(q.food);
+			const row = foodNamed(q.food).food;
 			const freezer = { litres: q.litres, set_C: q.set_c, room_C: q.room_c, ...(q.cooling_w ? { cooling_W: q.cooling_w } : {}) };
 			if (q.old_kg > q.litres * 0.9)
 				throw new AppError(400, 'BAD_INPUT', `${q.old_kg} kg do not go into ${q.litres} L.`, [{ field: 'old_kg', message: 'More than it holds.' }]);

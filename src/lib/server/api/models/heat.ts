@@ -81,9 +81,10 @@ export const blanchLineModel = (() => {
 	return {
 		asks,
 		GET: model(asks, { source: 'nchfpBlanching', instead: ['Use colder water'] }, (q) => {
-			const row = foodNamed(q.food);
+			const thing = foodNamed(q.food);
+			const row = thing.food;
 			const look = lookUpBlanch({
-				food: row,
+				thing,
 				...(q.cut === undefined ? {} : { cut: q.cut }),
 				...(q.method ? { method: q.method } : {}),
 				altitude_m: q.altitude_m

@@ -1,15 +1,13 @@
 import { cannerLoads, mixedCannerLoad } from '$core/canning/canner-loads';
 import { perJar_g } from '$core/canning/jar-yield';
-import { productByName } from '$core/canning/products';
 import type { TestedProcess } from '$core/canning/find-process';
-import { findFood } from '$core/foods/find-food';
+import { askByName } from '$core/things/ask-by-name';
+import { understand } from '$core/things/understand';
 import { measuresOf } from '$core/foods/measures';
 import { cutOf } from '$core/foods/cuts';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { absorberFor } from '$core/packing/absorber';
 import { portions, type Portion } from '$core/packing/portions';
-import { advise } from '$core/safety/advise';
-import { refusedByName } from '$core/safety/can';
 import { jarSizes } from '$reference/canning-rules';
 import { AppError } from '../../errors';
 import { foodNamed, unknownFood } from '../answer';
@@ -53,8 +51,7 @@ export const cannerLoadsModel = (() => {
 		GET: model(asks, { source: 'usdaCanning2015', instead: ['Another way'] }, (q) => {
 			if ((q.kg === undefined) === (q.jars === undefined)) throw oneOf(['kg', 'jars'], q.kg === undefined ? 0 : 2);
 			const process = (name: string, product?: string) => {
-				if (!findFood(name) && !productByName(name) && !refusedByName(name)) throw unknownFood(name);
-				const advice = advise({
+				const advice = askByName({
 					way: 'can',
 					food: name,
 					style: q.style,
@@ -63,13 +60,15 @@ export const cannerLoadsModel = (() => {
 					gauge: q.gauge,
 					...(product ? { product } : {})
 				});
+				if (advice.kind === 'refused' && advice.rule === 'unknown-food') throw unknownFood(name);
 				if (advice.kind === 'refused') return { advice, found: undefined };
 				return { advice, found: advice.processes.find((p) => p.method === 'pressure') ?? advice.processes[0] };
 			};
 			const { advice, found } = process(q.food, q.product);
 			if (advice.kind === 'refused') return advice;
 			if (!found) throw new AppError(400, 'UNKNOWN_CUT', 'It was not tested in that style and jar. GET /api/v1/canning lists what was.', [{ field: 'style', message: 'Not tested so.' }]);
-			const row = findFood(q.food);
+			const named = understand(q.food);
+			const row = named.kind === 'thing' ? named.thing.food : undefined;
 			const each_g = row ? perJar_g(row, row.forms[0]?.id ?? 'whole', found.product, q.jar)?.grams : undefined;
 			if (q.kg !== undefined && each_g === undefined)
 				throw new AppError(400, 'NOT_READY', 'The guide prints no weight to a jar for it. Give jars instead of kg.', [{ field: 'kg', message: 'Give jars.' }]);
@@ -129,7 +128,7 @@ export const portionsModel = (() => {
 	return {
 		asks,
 		GET: model(asks, { source: 'practice', instead: ['A smaller portion'] }, (q) => {
-			const row = foodNamed(q.food);
+			const row = foodNamed(q.food).food;
 			const cut = asked(() => cutOf(row, q.cut ?? row.cuts[0]?.id ?? ''));
 			const ways: (Portion | undefined)[] = [
 				q.portion_g === undefined ? undefined : { by: 'weight', grams: q.portion_g },
@@ -175,7 +174,7 @@ export const absorber = (() => {
 	return {
 		asks,
 		GET: model(asks, { source: 'extensionOxygen', instead: ['Keep it cold'] }, (q) => {
-			const row = foodNamed(q.food);
+			const row = foodNamed(q.food).food;
 			const worked = absorberFor({
 				food: row,
 				volume_L: q.volume_l,

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import {
 	bigint,
+	boolean,
 	check,
 	date,
 	foreignKey,
@@ -15,6 +16,8 @@ import {
 	type AnyPgColumn
 } from 'drizzle-orm/pg-core';
 import type { Closing } from '../../../../core/runs/close';
+import type { Stay } from '../../../../core/things/clock';
+import { states } from '../../../../core/things/thing';
 import { owner } from './household';
 import { container, place } from './kitchen';
 
@@ -59,7 +62,20 @@ export const lot = pgTable(
 		food: text('food').notNull(),
 		form: text('form').notNull(),
 		placeId: uuid('place_id').notNull(),
-		condition: text('condition', { enum: ['firm', 'ripe', 'soft', 'cut'] }).notNull(),
+		/** `cut` is how lots of before say what is now the state `prepared`. */
+		condition: text('condition', { enum: ['firm', 'ripe', 'soft', 'cut', 'unsound'] }).notNull(),
+		/** Kind of the food, by id. */
+		foodKind: text('food_kind'),
+		state: text('state', { enum: states }).notNull().default('fresh'),
+		wild: boolean('wild').notNull().default(false),
+		/** Whether an expert has seen it: null while nobody has said. */
+		identified: boolean('identified'),
+		/** Where it stood before this place, in order: the clock adds up over all of it. */
+		stays: jsonb('stays').$type<readonly Stay[]>().notNull().default([]),
+		/** When it came to this place; with `since` where it has stood nowhere else. */
+		placedAt: timestamp('placed_at', { withTimezone: true }),
+		/** Which reader understood the line: 0 dropped words that it did not know, so that its lots are read again. */
+		reader: integer('reader').notNull().default(0),
 		/** How it was said: "40 ears". */
 		said: text('said').notNull(),
 		note: text('note').notNull(),

@@ -2,13 +2,22 @@ import Joi from 'joi';
 import { json } from '@sveltejs/kit';
 import { DomainError } from '$core/errors';
 import { cutNames, lookUpBlanch } from '$core/freezing/blanch-look-up';
-import { altitudeParam, foodNamed, foodParam, open, parseQuery, refusedAnswer } from '$lib/server/api/answer';
+import {
+	altitudeParam,
+	thingNamed,
+	identifiedParam,
+	foodParam,
+	open,
+	parseQuery,
+	refusedAnswer
+} from '$lib/server/api/answer';
 import { AppError } from '$lib/server/errors';
 import { line } from '$lib/server/parse';
 import type { RequestHandler } from './$types';
 
 interface Query {
 	food: string;
+	identified?: 'yes' | 'no';
 	cut?: string;
 	method?: 'water' | 'steam';
 	altitude_m?: number;
@@ -16,6 +25,7 @@ interface Query {
 
 const schema = Joi.object<Query>({
 	food: foodParam(),
+	identified: identifiedParam(),
 	cut: line(60).label('cut'),
 	method: Joi.string().valid('water', 'steam').label('method'),
 	altitude_m: altitudeParam()
@@ -25,11 +35,12 @@ const schema = Joi.object<Query>({
 export const GET: RequestHandler = ({ url }) =>
 	open(() => {
 		const query = parseQuery(schema, url);
-		const food = foodNamed(query.food);
+		const thing = thingNamed(query.food, query.identified);
+		const { food } = thing;
 		let answer;
 		try {
 			answer = lookUpBlanch({
-				food,
+				thing,
 				...(query.cut === undefined ? {} : { cut: query.cut }),
 				...(query.method ? { method: query.method } : {}),
 				...(query.altitude_m === undefined ? {} : { altitude_m: query.altitude_m })

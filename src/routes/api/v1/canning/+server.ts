@@ -1,12 +1,17 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
 import { canningSteps } from '$core/canning/steps';
-import { productByName } from '$core/canning/products';
 import type { TestedProcess } from '$core/canning/find-process';
-import { findFood } from '$core/foods/find-food';
-import { advise } from '$core/safety/advise';
-import { refusedByName } from '$core/safety/can';
-import { altitudeParam, foodParam, open, parseQuery, refusedAnswer, unknownFood } from '$lib/server/api/answer';
+import { askByName } from '$core/things/ask-by-name';
+import {
+	altitudeParam,
+	foodParam,
+	identifiedParam,
+	open,
+	parseQuery,
+	refusedAnswer,
+	unknownFood
+} from '$lib/server/api/answer';
 import { line } from '$lib/server/parse';
 import { jarSizes, type Gauge, type JarSize } from '$reference/canning-rules';
 import type { PackStyle } from '$reference/canning';
@@ -14,6 +19,7 @@ import type { RequestHandler } from './$types';
 
 interface Query {
 	food: string;
+	identified?: 'yes' | 'no';
 	product?: string;
 	style?: PackStyle;
 	jar?: JarSize;
@@ -23,6 +29,7 @@ interface Query {
 
 const schema = Joi.object<Query>({
 	food: foodParam(),
+	identified: identifiedParam(),
 	product: line(80).label('product'),
 	style: Joi.string().valid('hot', 'raw').label('style'),
 	jar: Joi.string()
@@ -73,9 +80,9 @@ function shown(p: TestedProcess) {
 export const GET: RequestHandler = ({ url }) =>
 	open(() => {
 		const query = parseQuery(schema, url);
-		if (!findFood(query.food) && !productByName(query.food) && !refusedByName(query.food))
-			throw unknownFood(query.food);
-		const advice = advise({ way: 'can', ...query });
+		const { identified, ...asked } = query;
+		const advice = askByName({ way: 'can', ...asked, ...(identified ? { identified: identified === 'yes' } : {}) });
+		if (advice.kind === 'refused' && advice.rule === 'unknown-food') throw unknownFood(query.food);
 		if (advice.kind === 'refused') return refusedAnswer(advice);
 		return json({
 			food: advice.food?.id ?? query.food,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
-import { foodNamed, foodParam, open, parseQuery } from '$lib/server/api/answer';
+import { thingNamed, foodParam, open, parseQuery } from '$lib/server/api/answer';
 import { shownCooking } from '$lib/server/api/other-ways';
 import type { RequestHandler } from './$types';
 
@@ -8,5 +8,5 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = ({ url }) =>
 	open(() => {
 		const { food } = parseQuery(Joi.object<{ food: string }>({ food: foodParam() }), url);
-		return json(shownCooking(foodNamed(food)));
+		return json(shownCooking(thingNamed(food, 'yes')));
 	});

@@ -2,7 +2,15 @@ import Joi from 'joi';
 import { json } from '@sveltejs/kit';
 import { lookUpDrying, dryingRowsOf } from '$core/drying/dry-look-up';
 import { waysOn } from '$core/safety/ways-on';
-import { foodNamed, foodParam, numberParam, open, parseQuery, refusedAnswer } from '$lib/server/api/answer';
+import {
+	thingNamed,
+	identifiedParam,
+	foodParam,
+	numberParam,
+	open,
+	parseQuery,
+	refusedAnswer
+} from '$lib/server/api/answer';
 import { asked, shownDrying } from '$lib/server/api/other-ways';
 import { line } from '$lib/server/parse';
 import { sources } from '$reference/sources';
@@ -10,11 +18,13 @@ import type { RequestHandler } from './$types';
 
 interface Query {
 	food: string;
+	identified?: 'yes' | 'no';
 	cut?: string;
 	thickness_mm?: number;
 }
 const schema = Joi.object<Query>({
 	food: foodParam(),
+	identified: identifiedParam(),
 	cut: line(60).label('cut'),
 	thickness_mm: numberParam('thickness_mm', 'millimetres', 0.1, 200, '6')
 });
@@ -23,12 +33,13 @@ const schema = Joi.object<Query>({
 export const GET: RequestHandler = ({ url }) =>
 	open(() => {
 		const query = parseQuery(schema, url);
-		const food = foodNamed(query.food);
+		const thing = thingNamed(query.food, query.identified);
+		const { food } = thing;
 		const { cut, thickness_mm } = query;
 		const answer = asked(
 			() =>
 				lookUpDrying({
-					food,
+					thing,
 					...(cut === undefined ? {} : { cut }),
 					...(thickness_mm === undefined ? {} : { thickness_mm })
 				}),

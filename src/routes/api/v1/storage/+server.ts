@@ -7,18 +7,28 @@ import {
 	type StoragePack,
 	type StorageWay
 } from '$core/storing/storage-look-up';
-import { foodNamed, foodParam, numberParam, open, parseQuery, refusedAnswer } from '$lib/server/api/answer';
+import {
+	thingNamed,
+	identifiedParam,
+	foodParam,
+	numberParam,
+	open,
+	parseQuery,
+	refusedAnswer
+} from '$lib/server/api/answer';
 import { asked, shownStorage } from '$lib/server/api/other-ways';
 import type { RequestHandler } from './$types';
 
 interface Query {
 	food: string;
+	identified?: 'yes' | 'no';
 	way: StorageWay;
 	pack?: StoragePack;
 	temp_c?: number;
 }
 const schema = Joi.object<Query>({
 	food: foodParam(),
+	identified: identifiedParam(),
 	way: Joi.string()
 		.valid(...storageWays)
 		.required()
@@ -32,11 +42,11 @@ const schema = Joi.object<Query>({
 /** How long a food keeps. 200 each case, 400 malformed, 404 unknown food, 422 unsafe or no figure known. */
 export const GET: RequestHandler = ({ url }) =>
 	open(() => {
-		const { food: name, way, pack, temp_c } = parseQuery(schema, url);
-		const food = foodNamed(name);
+		const { food: name, identified, way, pack, temp_c } = parseQuery(schema, url);
+		const thing = thingNamed(name, identified);
 		const answer = asked(() =>
 			lookUpStorage({
-				food,
+				thing,
 				way,
 				...(pack === undefined ? {} : { pack }),
 				...(temp_c === undefined ? {} : { temp_C: temp_c })

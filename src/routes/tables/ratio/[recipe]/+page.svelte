@@ -110,7 +110,7 @@
 		/>
 		{#if data.recipe.steps.length > 0}
 			<ol class="mt-4 list-decimal space-y-1 pl-6">
-				{#each data.recipe.steps as s (s)}<li>{s}</li>{/each}
+				{#each data.recipe.steps as s, sNth (sNth)}<li>{s}</li>{/each}
 			</ol>
 		{/if}
 		{#if data.recipe.note}<p class="mt-3">{data.recipe.note}</p>{/if}

@@ -28,7 +28,7 @@
 		<section aria-labelledby="how">
 			<h2 id="how" class="text-xl">In short</h2>
 			<ul class="mt-1 list-disc space-y-1 pl-5">
-				{#each data.steps as s (s)}<li>{s}</li>{/each}
+				{#each data.steps as s, sNth (sNth)}<li>{s}</li>{/each}
 			</ul>
 		</section>
 		<section class="border-l-[3px] border-red pl-4" aria-labelledby="mind">
@@ -37,11 +37,11 @@
 				{#each data.cautions as c (c.id)}<li>{c.text}</li>{/each}
 			</ul>
 		</section>
-		{#each data.kinds as k (k.title)}
+		{#each data.kinds as k, kNth (kNth)}
 			<section aria-label={k.title}>
 				<h2 class="text-xl">{k.title}</h2>
 				<dl class="ruled">
-					{#each k.rows as r (r.name)}
+					{#each k.rows as r, rNth (rNth)}
 						<div class="py-1.5">
 							<dt class="font-bold first-letter:uppercase">{r.name}</dt>
 							<dd>
@@ -94,7 +94,7 @@
 						><span>only</span>
 						<select bind:value={group}>
 							<option value="">all</option>
-							{#each groups as g (g)}<option value={g}>{g}</option>{/each}
+							{#each groups as g, gNth (gNth)}<option value={g}>{g}</option>{/each}
 						</select></label
 					>
 					<label class="field"
@@ -107,7 +107,7 @@
 					<thead class="border-b-[3px] border-rim text-left">
 						<tr>
 							<th scope="col" class="py-1.5 pr-4">food</th>
-							{#each data.columns as c (c)}<th scope="col" class="py-1.5 pr-4">{c}</th>{/each}
+							{#each data.columns as c, cNth (cNth)}<th scope="col" class="py-1.5 pr-4">{c}</th>{/each}
 						</tr>
 					</thead>
 					<tbody>

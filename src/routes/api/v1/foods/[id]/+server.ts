@@ -8,5 +8,5 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = ({ params, url }) =>
 	open(() => {
 		parseQuery(Joi.object({}), url);
-		return json(inFull(foodNamed(params.id)));
+		return json(inFull(foodNamed(params.id).food));
 	});

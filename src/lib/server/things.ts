@@ -1,0 +1,95 @@
+import { clockOf, type Clock, type Stay, type StandingPlace } from '$core/things/clock';
+import { rereadLot, type Reread } from '$core/things/reread';
+import { foodById, kindById } from '$core/things/names';
+import { nearNames } from '$core/things/understand';
+import type { Thing } from '$core/things/thing';
+import type { FoodRow } from '$reference/tables';
+import { notFound } from './errors';
+import type { lot, place } from './db/schema';
+
+type LotRow = typeof lot.$inferSelect;
+type NewLot = typeof lot.$inferInsert;
+type PlaceRow = typeof place.$inferSelect;
+
+/** The reader of lines that new lots are understood by. */
+const thisReader = 1;
+
+const standing: Record<PlaceRow['kind'], StandingPlace> = {
+	counter: 'counter',
+	pantry: 'counter',
+	cool: 'cool',
+	cellar: 'cellar',
+	fridge: 'fridge',
+	freezer: 'freezer'
+};
+
+export function knownFood(id: string): FoodRow {
+	const food = foodById(id);
+	if (!food) {
+		const near = nearNames(id, 1)[0];
+		throw notFound(`food "${id}"${near ? ` (near: ${near.name})` : ''}, `);
+	}
+	return food;
+}
+
+/** What of a thing stands in a lot's row. */
+export const lotOfThing = (
+	thing: Thing
+): Pick<NewLot, 'food' | 'foodKind' | 'form' | 'condition' | 'state' | 'wild' | 'identified' | 'title' | 'reader'> => ({
+	food: thing.food.id,
+	foodKind: thing.kind?.id ?? null,
+	form: thing.form,
+	condition: thing.condition,
+	state: thing.state,
+	wild: thing.wild ?? false,
+	identified: thing.identified ?? null,
+	title: thing.called,
+	reader: thisReader
+});
+
+type Standing = Pick<PlaceRow, 'kind' | 'tempC'>;
+
+/** Everywhere that a lot has stood, the last place open. */
+export function staysOf(row: LotRow, place: Standing): Stay[] {
+	return [
+		...row.stays,
+		{
+			place: standing[place.kind],
+			place_C: Math.max(-40, Math.min(45, place.tempC)),
+			from: (row.placedAt ?? row.since).getTime(),
+			until: null
+		}
+	];
+}
+
+/** The stays of a lot that leaves its place now. */
+export const staysAfter = (row: LotRow, place: Standing, now: Date): Stay[] =>
+	staysOf(row, place).map((s) => (s.until === null ? { ...s, until: Math.max(s.from, now.getTime()) } : s));
+
+export interface LotThing {
+	/** With its age. */
+	readonly thing: Thing;
+	readonly clock: Clock;
+	/** What its line says when it is read again, where that is another thing than was kept. */
+	readonly reread: Reread | undefined;
+}
+
+/** A lot as a thing, with its clock over every place that it stood in. */
+export function lotThing(row: LotRow, place: Standing, now: Date): LotThing {
+	const food = knownFood(row.food);
+	const before = row.reader < thisReader && row.kind === 'raw' ? rereadLot({ food, title: row.title, note: row.note }) : undefined; // prettier-ignore
+	const kind = kindById(row.food, row.foodKind) ?? before?.kindRow;
+	const bare: Thing = {
+		food,
+		...(kind ? { kind } : {}),
+		called: row.title,
+		form: row.form,
+		// "cut" was a condition once; it is a state now.
+		state: row.condition === 'cut' ? 'prepared' : row.state,
+		condition: row.condition === 'cut' ? 'firm' : row.condition,
+		...(row.wild ? { wild: true } : {}),
+		...(row.identified === null ? {} : { identified: row.identified })
+	};
+	const clock = clockOf(bare, staysOf(row, place), now.getTime());
+	return { thing: { ...bare, age: clock.age }, clock, reread: before?.flagged ? before : undefined };
+}
