@@ -498,7 +498,7 @@ test('a script in a name is shown as text', async ({ page, home, baseURL, contex
 		burnerW: '2000',
 		burnerKind: 'gas'
 	});
-	await postForm(context.request, baseURL ?? '', '/basket?/add', { text: `2 kg carrots, ${name}`, key: key() });
+	await postForm(context.request, baseURL ?? '', '/basket?/add', { text: `2 kg carrots, note: ${name}`, key: key() });
 	await page.goto('/kitchen');
 	await expect(page.getByText(name)).toBeVisible();
 	await page.goto('/basket');

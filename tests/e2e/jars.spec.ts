@@ -86,6 +86,9 @@ test('what is not safe in a jar is refused with a way on, and frozen or cooked w
 	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText(/Instead: Blanch and freeze it/);
 	await expect(page.getByRole('button', { name: /^Start: Blanch/ })).toBeVisible();
 	await waysOf(page, '1 kg morels', 'morels');
+	await expect(page.getByRole('heading', { name: 'First: who has seen them?' })).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
+	await page.getByRole('button', { name: 'Yes, every one' }).click();
 	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText('Wild mushrooms are never canned');
 	await expect(page.getByRole('region', { name: 'Freeze raw: no.' })).toContainText('toxic until they are cooked');
 	await expect(page.getByText('only what an expert has identified').first()).toBeVisible();

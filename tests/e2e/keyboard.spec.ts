@@ -28,7 +28,10 @@ test('the whole slice by keyboard alone', async ({ page, home, clock }) => {
 	await page.waitForURL(/\/ways\//);
 	await expect(page.getByRole('button', { name: /^Start: Freeze raw/ })).toBeVisible();
 	await page.locator('main').focus();
+	// A number goes to the button; nothing starts before Enter.
 	await page.keyboard.press('1');
+	await expect(page.getByRole('button', { name: /^Start: Freeze raw/ })).toBeFocused();
+	await page.keyboard.press('Enter');
 	await page.waitForURL(/\/stove\//);
 	await hydrated(page);
 	await page.locator('main').focus();

@@ -108,7 +108,7 @@ test('the server is killed in the middle of saves: what was answered is there, o
 			for (let i = 0; i < 60; i++) {
 				const key = randomUUID();
 				sent.push(key);
-				const ok = await postForm(request, origin, '/basket?/add', { text: `1 kg onions, ${key}`, key })
+				const ok = await postForm(request, origin, '/basket?/add', { text: `1 kg onions, note: ${key}`, key })
 					.then((a) => a.type === 'success')
 					.catch(() => false);
 				if (!ok) return;
@@ -135,7 +135,7 @@ test('the server is killed in the middle of saves: what was answered is there, o
 		expect(halves?.n).toBe(0);
 		// Whoever got no answer sends again: still once.
 		for (const key of sent.filter((k) => !answered.includes(k)))
-			await postForm(request, origin, '/basket?/add', { text: `1 kg onions, ${key}`, key });
+			await postForm(request, origin, '/basket?/add', { text: `1 kg onions, note: ${key}`, key });
 		expect((await notes()).sort()).toEqual([...sent].sort());
 		await request.dispose();
 	} finally {

@@ -75,7 +75,7 @@ export function absorbers(): Measured {
 		return typeof value === 'number' ? [value, value] : value;
 	};
 	const of = (lies: 'dense' | 'light') => printed.map(([, L]): [number, number] => {
-		const a = absorberFor({ food: foodOf('dry-beans'), volume_L: L, lies });
+		const a = absorberFor({ food: foodOf('dry-beans'), volume_L: L, lies, moisture: 9 });
 		return [L, a.kind === 'absorber' ? a.size_cc * a.count : 0];
 	}); // prettier-ignore
 	const met = (['dense', 'light'] as const).flatMap((lies) => of(lies).map(([, cc], i) => {

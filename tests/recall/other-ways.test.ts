@@ -163,7 +163,8 @@ describe('the drying table against a second recall', () => {
 	it.each(lines)('%s: %s h, steam %s, water %s', (name = '', time = '', steam = '', water = '') => {
 		const row = dryingRows.find((r) => r.id === (dryingIds[name] ?? name));
 		expect(row, name).toBeDefined();
-		expect(pair(row?.hours ?? []), name).toEqual(range(time));
+		// Corn: read again, and settled in docs/numbers.md on the hours that two of three recalls have.
+		expect(pair(row?.hours ?? []), name).toEqual(row?.id === 'sweet-corn' ? [6, 8] : range(time));
 		if (row && !blanchSettled.has(row.id)) {
 			expect(row.steam_min ? pair(row.steam_min) : null, `${name} steam`).toEqual(range(steam));
 			expect(row.water_min ? pair(row.water_min) : null, `${name} water`).toEqual(range(water));
@@ -193,6 +194,7 @@ describe('the drying table against a second recall', () => {
 		'leather thickness': fig('dry/leather-thickness'),
 		'leather at room temperature': fig('dry/leather-room'),
 		'leather in the freezer': fig('dry/leather-freezer'),
+		'leather hours in a dehydrator': fig('dry/leather-hours'),
 		'lemon juice for 2 cups of light fruit': fig('dry/leather-lemon'),
 		'ascorbic acid dip for 2 cups of water': pair(
 			recipes.find((r) => r.id === 'ascorbic-dip')?.ingredients[1]?.amount ?? []
@@ -206,9 +208,8 @@ describe('the drying table against a second recall', () => {
 				return expect(fig('dry/condition-fill')[0] / 100).toBeCloseTo(Number(value), 2);
 			if (rule === 'vegetables kept share of fruit')
 				return expect(fig('dry/keep-vegetables-60')[0] / fig('dry/keep-fruit-60')[0]).toBe(Number(value));
-			// Differing, and settled in docs/numbers.md: the longer conditioning, the wider hours of leather.
+			// Differing, and settled in docs/numbers.md: the longer conditioning.
 			if (rule === 'condition days') return expect(fig('dry/condition')).toEqual([7, 10]);
-			if (rule === 'leather hours in a dehydrator') return expect(fig('dry/leather-hours')).toEqual([4, 10]);
 			expect(rules[rule], rule).toEqual(range(value));
 		}
 	);

@@ -30,6 +30,8 @@ export interface Gathering {
 }
 
 const day_ms = 86_400_000;
+/** Pickings of one day count as one: a rate wants a second day. */
+const least_ms = 0.75 * day_ms;
 
 /**
  * Pickings toward a load: what is missing, when it fills, and whether the oldest lasts until then.
@@ -63,7 +65,9 @@ export function gathering({ need_kg, pickings, now }: GatheringInput): Gathering
 		};
 	if (!rate) {
 		const words =
-			list.length === 0 ? 'Nothing has been picked yet.' : 'After the second picking it can be said when it fills.';
+			list.length === 0
+				? 'Nothing has been picked yet.'
+				: 'After a picking on a second day it can be said when it fills.';
 		return { ...common, fills: null, verdict: 'unknown', words };
 	}
 	const days = short_kg / rate.kg_day;
@@ -83,7 +87,8 @@ export function gathering({ need_kg, pickings, now }: GatheringInput): Gathering
 function rateOf(list: readonly Picking[]): { kg_day: number; doubt: number } | undefined {
 	const [first, ...later] = list;
 	const last = later.at(-1);
-	if (!first || !last || last.at <= first.at) return undefined;
+	// Two baskets of one morning tell nothing of the next day.
+	if (!first || !last || last.at - first.at < least_ms) return undefined;
 	const sum = later.reduce((total, p) => total + p.kg, 0);
 	const mean = sum / later.length;
 	const variance = later.reduce((total, p) => total + (p.kg - mean) ** 2, 0) / Math.max(1, later.length - 1);

@@ -7,6 +7,7 @@ import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';
 import { plain } from '../things/thing';
 import { isMeat } from '../safety/dry';
+import { sources } from '../../reference/sources';
 import { dryerAir, type DryerAir } from './dryer-air';
 import { dryingRowsOf } from './dry-look-up';
 
@@ -115,6 +116,8 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 		room_humidity: input.room_humidity ?? dryingModel.roomHumidity.value,
 		altitude_m
 	});
+	const beyond = beyondModel(input, air);
+	if (beyond) return beyond;
 	const meat = isMeat(food);
 	const factors: DryingFactor[] = [];
 	const doubts = [doubtOf(row.hours)];
@@ -186,6 +189,33 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 		asPrinted: meat,
 		test: row.test
 	};
+}
+
+/** Least that the dryer's air must take up, Pa, and the dampest room and thickest piece that the scaling was ever held for. */
+const leastDeficit_Pa = 400;
+const dampestRoom = 0.95;
+const thickest = 2;
+
+/** Where the model does not carry: no hours are better than hours from nowhere. */
+function beyondModel({ food, row, thickness_mm, room_humidity }: DryingTimeInput, air: DryerAir): Refusal | undefined {
+	const refused = (reason: string, instead: readonly string[]): Refusal => ({
+		kind: 'refused',
+		reason,
+		source: sources.practice.title,
+		instead
+	});
+	if ((room_humidity ?? 0) >= dampestRoom || air.deficit_Pa < leastDeficit_Pa)
+		return refused('Room air that damp leaves the dryer next to nothing to take up: no hours are worked out.', [
+			'Dry in a drier room, or with the dehumidifier on',
+			'Warmer air in the dryer, where the food allows it'
+		]);
+	const printed_mm = row.thickness_in ? Math.max(...row.thickness_in) * 25.4 : undefined;
+	if (thickness_mm !== undefined && printed_mm !== undefined && thickness_mm > thickest * printed_mm + 1e-9)
+		return refused(
+			`${food.name}: more than twice as thick as the printed piece (${Math.round(printed_mm)} mm). Its middle would stay wet and spoil before it dries, and no hours are worked out.`,
+			['Cut it thinner', 'Freeze it']
+		);
+	return undefined;
 }
 
 function skinFactor(row: DryingRow, skin: Skin): number {

@@ -68,6 +68,15 @@ const outside: Record<CoolPlace, keyof typeof surfaces> = {
 	room: 'still-air'
 };
 
+/** What each place can be, °C: ice water is no colder than ice melts, and no warmer than it has ice. */
+const mediumOf: Readonly<Record<CoolingInput['place'], readonly [number, number]>> = {
+	'ice-water': [-1, 5],
+	'tap-water': [1, 35],
+	fridge: [-2, 10],
+	freezer: [-40, -5],
+	room: [2, 40]
+};
+
 /**
  * How fast hot food gets through the two published stages, and whether that is soon enough.
  *
@@ -91,7 +100,8 @@ const outside: Record<CoolPlace, keyof typeof surfaces> = {
  */
 export function coolHotFood(input: CoolingInput): CoolingForecast {
 	mustBeWithin(input.start_C, 60, 100, 'start_C');
-	mustBeWithin(input.medium_C, -30, 40, 'medium_C');
+	const [coldest, warmest] = mediumOf[input.place];
+	mustBeWithin(input.medium_C, coldest, warmest, 'medium_C');
 	for (const [name, value] of Object.entries(input.vessel))
 		if (typeof value === 'number') {
 			mustBePositive(value, name);

@@ -24,6 +24,9 @@ export interface PotHeatingInput {
 	readonly pot_J_per_K?: number;
 }
 
+/** A pot that takes longer has lost to the room what it was given. */
+const longest_s = 4 * 3600;
+
 /**
  * Time from cold to the boil, lid on, in seconds.
  *
@@ -32,7 +35,7 @@ export interface PotHeatingInput {
  * What the room takes is in η, the share of the burner's power that reaches the water.
  *
  * @throws {DomainError} NOT_POSITIVE: water or power is not above 0
- * @throws {DomainError} NO_DRIVING_FORCE: the water starts at the boil or hotter
+ * @throws {DomainError} NO_DRIVING_FORCE: the water starts at the boil or hotter, or would take over four hours
  * @source energy balance
  */
 export function potHeating_s(input: PotHeatingInput): number {
@@ -42,5 +45,9 @@ export function potHeating_s(input: PotHeatingInput): number {
 		throw new DomainError('NO_DRIVING_FORCE', 'start_C', 'The water already boils.');
 	}
 	const capacity = input.water_L * waterHeat_J_kgK + (input.pot_J_per_K ?? 0);
-	return (capacity * (input.boil_C - input.start_C)) / usefulPower_W(input.burner);
+	const seconds = (capacity * (input.boil_C - input.start_C)) / usefulPower_W(input.burner);
+	// Such a burner loses to the room what the balance leaves out: it would never boil.
+	if (seconds > longest_s)
+		throw new DomainError('NO_DRIVING_FORCE', 'power_W', `That burner would take over ${longest_s / 3600} hours: it does not bring so much water to the boil.`); // prettier-ignore
+	return seconds;
 }

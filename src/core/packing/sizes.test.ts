@@ -68,7 +68,7 @@ describe('bags, moulds and absorbers', () => {
 	] as const)('%s of %d L is within the printed sizes', (row, volume_L, lies) => {
 		const { value } = figureById(`absorber/${row}`);
 		const [low, high] = typeof value === 'number' ? [value, value] : value;
-		const a = absorberFor({ food: food('dry-beans'), volume_L, lies });
+		const a = absorberFor({ food: food('dry-beans'), moisture: 9, volume_L, lies });
 		if (a.kind === 'refused') throw new Error(a.reason);
 		expect(a.size_cc * a.count).toBeGreaterThanOrEqual(low);
 		expect(a.size_cc * a.count).toBeLessThanOrEqual(high);
@@ -80,6 +80,8 @@ describe('bags, moulds and absorbers', () => {
 		for (const refused of [
 			ask('carrots', { moisture: 15 }),
 			ask('apples'),
+			ask('carrots'),
+			ask('dry-beans'),
 			ask('apples', { moisture: 20 }),
 			ask('beef'),
 			ask('coconut', { moisture: 3 })
@@ -88,8 +90,10 @@ describe('bags, moulds and absorbers', () => {
 			if (refused.kind === 'refused') expect(refused.instead.length).toBeGreaterThan(0);
 		}
 		expect(ask('apples', { moisture: 8 }).kind).toBe('absorber');
-		expect(ask('carrots', { fill: 0.5 })).toMatchObject({ kind: 'absorber', count: 1 });
+		expect(ask('carrots', { fill: 0.5, moisture: 6 })).toMatchObject({ kind: 'absorber', count: 1 });
 		expect(() => ask('carrots', { volume_L: 50 })).toThrow(/volume_L/);
+		// How dry is asked of every food, dried fruit or not.
+		expect(ask('carrots')).toMatchObject({ asks: { choices: [{ text: '8' }, { text: '20' }] } });
 		expect(() => ask('carrots', { moisture: -1 })).toThrow(/moisture/);
 	});
 });

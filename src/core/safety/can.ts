@@ -5,11 +5,12 @@ import type { FoodRow } from '../../reference/tables';
 import type { Thing } from '../things/thing';
 import { findProcesses, type TestedProcess } from '../canning/find-process';
 import { answersTo, productsOf } from '../canning/products';
+import { recipeFoods, recipeOf } from '../canning/recipe-of';
 import type { Refusal } from '../errors';
 import { foldName } from '../foods/fold-name';
-import { meaningOf } from '../things/names';
+import { foodById, meaningOf } from '../things/names';
 import { nameKey } from '../things/words';
-import { canningCautions } from './cautions';
+import { processCautions } from './cautions';
 import type { Additive, Advice, Query, Terms } from './question';
 import { refusalOf, refuse } from './refuse';
 
@@ -105,6 +106,14 @@ const cookedDown = new Set([
 	'spaghetti-sauce-with-meat'
 ]);
 
+/** A recipe's minutes hold for its ingredients alone: where those are not carried, neither are the minutes. */
+function withoutRecipe(product: CanningProduct, food: FoodRow | null): Refusal | undefined {
+	if (!product.recipe || recipeOf(product, food?.id ?? null)) return undefined;
+	const foods = recipeFoods(product).map((id) => foodById(id)?.name ?? id);
+	const first = food === null && foods.length > 0 ? [`Ask for it by its food: ${foods.join(', ')}`] : [];
+	return refuse('recipe-missing', { food, called: product.name, product: product.name, first });
+}
+
 function againstProduct(
 	question: Terms & { readonly thing?: Thing },
 	product: CanningProduct,
@@ -150,7 +159,7 @@ function processesOf(found: Found, question: Terms & { readonly thing?: Thing })
 	const badCanner = question.canner ? cannerRule[question.canner] : undefined;
 	if (badCanner) return refuse(badCanner, { food });
 
-	const refusals = found.products.map((p) => againstProduct(question, p, food));
+	const refusals = found.products.map((p) => withoutRecipe(p, food) ?? againstProduct(question, p, food));
 	const products = found.products.filter((_, i) => !refusals[i]);
 	const firstRefusal = refusals.find((r) => r !== undefined);
 	if (products.length === 0 && firstRefusal) return firstRefusal;
@@ -177,12 +186,7 @@ function processesOf(found: Found, question: Terms & { readonly thing?: Thing })
 		processes,
 		heat: [],
 		blanch: [],
-		cautions: canningCautions({
-			food,
-			pressure: processes.some((p) => p.method === 'pressure'),
-			acid: processes.some((p) => p.acid !== null),
-			recipe: processes.some((p) => p.product.recipe)
-		})
+		cautions: processCautions(food, processes)
 	};
 }
 

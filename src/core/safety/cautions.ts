@@ -1,6 +1,7 @@
 import { cautionTexts } from '../../reference/cautions';
 import type { SourceId } from '../../reference/sources';
 import type { FoodRow } from '../../reference/tables';
+import type { TestedProcess } from '../canning/find-process';
 
 export interface Caution {
 	readonly id: string;
@@ -51,18 +52,21 @@ export function freezingCautions(food: FoodRow, hotWork: boolean): Caution[] {
 }
 
 /** What must be said beside a tested process. */
-export function canningCautions(use: {
+function canningCautions(use: {
 	readonly food: FoodRow | null;
+	/** Which canners are among the processes: the cautions of the other are left out. */
 	readonly pressure: boolean;
+	readonly water: boolean;
 	readonly acid: boolean;
 	readonly recipe: boolean;
 }): Caution[] {
 	return say([
 		...(use.food ? ofFood(use.food) : []),
-		use.pressure && 'botulism',
+		// "Only this pressure process" is no caution beside boiling water that was tested as well.
+		use.pressure && !use.water && 'botulism',
 		use.pressure && 'pressure-lost',
 		use.pressure && 'vent',
-		!use.pressure && 'boil-lost',
+		use.water && 'boil-lost',
 		use.acid && 'acid',
 		use.recipe && 'tested-recipe',
 		'altitude',
@@ -73,6 +77,16 @@ export function canningCautions(use: {
 		'authority'
 	]);
 }
+
+/** What must be said beside these very processes: never a caution of a canner that is not used. */
+export const processCautions = (food: FoodRow | null, processes: readonly TestedProcess[]): Caution[] =>
+	canningCautions({
+		food,
+		pressure: processes.some((p) => p.method === 'pressure'),
+		water: processes.some((p) => p.method === 'boiling-water'),
+		acid: processes.some((p) => p.acid !== null),
+		recipe: processes.some((p) => p.product.recipe)
+	});
 
 /** What must be said beside the other ways, by name. */
 export function otherCautions(food: FoodRow | null, ids: readonly (CautionId | false)[]): Caution[] {

@@ -31,6 +31,14 @@ const jarDays = 7;
 const rawInJar = (q: Query, food: FoodRow) =>
 	q.thing.state !== 'dried' && !food.perishable && food.keepOnly === undefined && food.id !== 'dry-beans';
 
+const howDry = {
+	question: 'How dry is it? A dried fruit that bends holds about 20 % of water; what snaps or shatters 10 % or less.',
+	choices: [
+		{ label: 'It snaps or shatters: 8 %', text: '8' },
+		{ label: 'It bends: 20 %', text: '20' }
+	]
+};
+
 type Keeper = (question: Query, food: FoodRow) => Advice;
 
 /** Every way of keeping or handling beside canning, freezing and drying, each with the rule that stops it. */
@@ -54,9 +62,9 @@ const keepers: Readonly<Partial<Record<Query['way'], Keeper>>> = {
 	},
 	absorber: (q, food) => {
 		if (isMeat(food) && atRoom(q)) return refuse('meat-shelf', { food });
+		// "Dried" is no measure: how dry is asked of every food.
+		if (q.moisture === undefined) return { ...refuse('absorber-moist', { food }), asks: howDry };
 		if (!isDry(q, food) || (food.perishable && atRoom(q))) return refuse('absorber-moist', { food });
-		// Dried fruit is done at 20 % of water; only what was measured drier goes in.
-		if (food.group === 'fruit' && q.moisture === undefined) return refuse('absorber-moist', { food });
 		return fatty(food) ? refuse('absorber-fat', { food }) : allow(q, food, ['absorber']);
 	},
 	'infuse-oil': (q, food) => {

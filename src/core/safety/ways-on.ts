@@ -1,5 +1,6 @@
 import type { FoodRow } from '../../reference/tables';
 import { productsOf } from '../canning/products';
+import { recipeOf } from '../canning/recipe-of';
 
 /**
  * The nearest safe ways for a food, in words, from the tables themselves: what is not in them is not offered.
@@ -12,7 +13,7 @@ export function waysOn(food: FoodRow, jars: boolean): string[] {
 	if (food.cuts.some((c) => c.cookFirst)) ways.push('Cook it first, then freeze it');
 	if (food.cuts.some((c) => c.raw.kind === 'fine'))
 		ways.push(food.group === 'dish' || food.group === 'stock' ? 'Cool it fast and freeze it' : 'Freeze it');
-	const products = jars ? productsOf(food.id) : [];
+	const products = jars ? productsOf(food.id).filter((p) => !p.recipe || recipeOf(p, food.id)) : [];
 	if (products.length > 0) {
 		const names = products.slice(0, 3).map((p) => p.name);
 		ways.push(`Can it by a tested process: ${names.join('; ')}`);

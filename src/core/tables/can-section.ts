@@ -1,6 +1,8 @@
+import type { CanningProduct } from '../../reference/canning';
 import type { Thing } from '../things/thing';
 import type { TestedProcess } from '../canning/find-process';
 import { productsOf } from '../canning/products';
+import { recipeOf, sayIngredient } from '../canning/recipe-of';
 import { sayMeasure } from '../quantities/amount';
 import { advise } from '../safety/advise';
 import type { Caution } from '../safety/cautions';
@@ -66,6 +68,16 @@ function acidLines(processes: readonly TestedProcess[], units: TableKitchen['uni
 	});
 }
 
+/** What a tested recipe is made of: its minutes are for just this. */
+function recipeWords(product: CanningProduct, food: string, units: TableKitchen['units']): string[] {
+	const made = product.recipe ? recipeOf(product, food) : undefined;
+	if (!made) return [];
+	const name = product.name.charAt(0).toUpperCase() + product.name.slice(1);
+	return [
+		`${name}, the time is for just this: ${made.ingredients.map((i) => sayIngredient(i, units)).join('; ')}. Never changed: ${made.keep.join('; ')}.`
+	];
+}
+
 /**
  * The tested processes of a food at this kitchen's altitude: read off, never computed. Without an altitude none is shown.
  */
@@ -97,7 +109,7 @@ export function canSection(thing: Thing, kitchen: TableKitchen): Section {
 	return {
 		way: 'can',
 		lines: [...lines.values()],
-		words: [],
+		words: products.flatMap((p) => recipeWords(p, food.id, kitchen.units)),
 		recipes: [],
 		...(plain.kind === 'refused' ? (found.length === 0 ? { refusal: plain } : { partly: plain }) : {}),
 		cautions: inOrder([...cautions.values()])

@@ -165,7 +165,7 @@ const generic: Partial<Record<TableWay, { readonly way: WayId; readonly terms?: 
 	pickle: { way: 'pickle', terms: { place: 'fridge' } },
 	jam: { way: 'jam', terms: { place: 'fridge' } },
 	vacuum: { way: 'vacuum', terms: { place: 'fridge', days: 1 } },
-	absorber: { way: 'absorber', terms: { place: 'room' }, dried: true },
+	absorber: { way: 'absorber', terms: { place: 'room', moisture: 8 }, dried: true },
 	'freeze-dry': { way: 'freeze-dry' },
 	oil: { way: 'infuse-oil', terms: { place: 'fridge', days: 4 } },
 	smoke: { way: 'smoke', terms: { place: 'fridge' } },

@@ -212,7 +212,7 @@ function unknownFood(rest: string, text: string, near: readonly { name: string }
 	const extras = /[,;]/.test(rest) ? tail : '';
 	const choices = near.map((n) => ({ label: n.name, text: `${n.name}${extras}` }));
 	const advice = choices.length > 0 ? 'Did you mean one of these?' : 'Try its common name; Tables lists every food.';
-	return unclear('UNKNOWN_FOOD', `I don't know "${text}". ${advice}`, choices);
+	return unclear('UNKNOWN_FOOD', `"${text}" is not a food I know. ${advice}`, choices);
 }
 
 function measured(line: string, amount: Amount, named: NamedThing, context: LineContext): Reading {

@@ -63,7 +63,12 @@ export interface FreezeWay {
 	readonly elapsed_s: number;
 	readonly ice?: { readonly kg: number; readonly short_kg: number };
 	/** What the freezer can take: free room and the daily load. */
-	readonly freezer: { readonly fits: boolean; readonly dayLoad_kg: number; readonly overload: boolean };
+	readonly freezer: {
+		readonly fits: boolean;
+		readonly dayLoad_kg: number;
+		readonly days: number;
+		readonly overload: boolean;
+	};
 	readonly steps: readonly string[];
 	readonly cautions: readonly Caution[];
 	readonly notes: readonly string[];
@@ -307,6 +312,9 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const look_s = cut.firstLook_h.value * 3600;
 	const toBoil_s = draft.line?.toBoil_s ?? 0;
 	const dayLoad_kg = kitchen.freezer_L * freezingRules.load_kg_per_L_day.value;
+	// More than a day's load goes in day by day: the last one's work and look come after the days before it.
+	const freezeDays = dayLoad_kg > 0 ? Math.max(1, Math.ceil(prepared_g / 1000 / dayLoad_kg - 1e-9)) : 1;
+	const worked_s = Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s;
 	return {
 		kind: 'way',
 		food,
@@ -328,13 +336,14 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		months: draft.months,
 		keepsUntil: monthsAfter(dateIn(kitchen.zone, input.now), draft.months[1]),
 		hands_s: prep_s + line_s + tray_s + bag_s,
-		elapsed_s: Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s,
+		elapsed_s: Math.max(worked_s, (freezeDays - 1) * 86_400 + worked_s / freezeDays),
 		...(draft.line
 			? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } }
 			: {}),
 		freezer: {
 			fits: packed.volume_L <= kitchen.freezerFree_L,
 			dayLoad_kg,
+			days: freezeDays,
 			overload: prepared_g / 1000 > dayLoad_kg
 		},
 		steps: draft.steps,

@@ -155,7 +155,11 @@ function frozen(input: GlanceInput, way: FreezeWay): GlanceWay {
 		keep_kWh_month: (perLitre_W * way.packs.volume_L * 730) / 1000,
 		litres: way.packs.volume_L,
 		keepsUntil: way.keepsUntil,
-		missing: way.freezer.fits ? (way.freezer.overload ? 'more than a day’s load' : null) : 'not enough freezer room',
+		missing: way.freezer.fits
+			? way.freezer.overload
+				? `${way.freezer.days} days’ load of the freezer`
+				: null
+			: 'not enough freezer room',
 		supplies: bags * kitchen.prices.bag,
 		pack_g: way.packs.portion_g
 	});

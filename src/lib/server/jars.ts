@@ -1,6 +1,7 @@
 import { sayHeadspace, sayPressure, saySpoons, type Units } from '$core/quantities/format';
 import type { TestedProcess, JarAcid } from '$core/canning/find-process';
 import type { CanWay, CanWays } from '$core/ways/can-ways';
+import { recipeOf, sayIngredient } from '$core/canning/recipe-of';
 import { sources } from '$reference/sources';
 
 /** One choice of canner for a jar, in words. */
@@ -21,9 +22,13 @@ const acidWords = (acid: JarAcid, units: Units): string =>
 		.filter(Boolean)
 		.join(', ');
 
-function shown(way: CanWay, units: Units) {
+const spanOf = ([low, high]: readonly number[]) =>
+	high === undefined || low === high ? `${low}` : `${low} to ${high}`;
+
+function shown(way: CanWay, food: string, units: Units) {
 	const [first] = way.processes;
 	if (!first) throw new Error(`${way.id} has no process`);
+	const made = recipeOf(way.product, food);
 	return {
 		id: way.id,
 		name: way.product.name,
@@ -40,6 +45,9 @@ function shown(way: CanWay, units: Units) {
 		noCanner: way.noCanner,
 		testedJar: first.testedJar === way.jar ? null : first.testedJar,
 		prepare: way.product.prepare,
+		ingredients: made ? made.ingredients.map((i) => sayIngredient(i, units)) : [],
+		makes: made?.makes ? `${spanOf(made.makes.jars)} ${made.makes.size} jars` : null,
+		keep: made?.keep ?? [],
 		mind: way.product.mind ?? [],
 		source: `${sources[first.source].short}, ${way.product.locator}`,
 		confidence: first.confidence,
@@ -48,10 +56,10 @@ function shown(way: CanWay, units: Units) {
 }
 
 /** Hot and raw pack in one line where every number is the same. */
-function merged(ways: readonly CanWay[], units: Units) {
+function merged(ways: readonly CanWay[], food: string, units: Units) {
 	const lines: ReturnType<typeof shown>[] = [];
 	for (const way of ways) {
-		const line = shown(way, units);
+		const line = shown(way, food, units);
 		const numbers = (l: typeof line) => JSON.stringify([l.name, l.jar, l.heats, l.headspace, l.acid]);
 		const alike = lines.findIndex((other) => numbers(other) === numbers(line));
 		const other = lines[alike];
@@ -62,11 +70,11 @@ function merged(ways: readonly CanWay[], units: Units) {
 }
 
 /** What the page needs of the jars, in the household's units. */
-export function shownJars(jars: CanWays, units: Units) {
+export function shownJars(jars: CanWays, food: string, units: Units) {
 	return {
 		refused: 'kind' in jars.plain ? jars.plain : null,
-		plain: 'kind' in jars.plain ? [] : merged(jars.plain, units),
-		recipes: merged(jars.recipes, units),
+		plain: 'kind' in jars.plain ? [] : merged(jars.plain, food, units),
+		recipes: merged(jars.recipes, food, units),
 		steps: jars.steps,
 		cautions: jars.cautions.map((c) => ({
 			id: c.id,

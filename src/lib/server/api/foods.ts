@@ -2,6 +2,7 @@ import { foldName } from '$core/foods/fold-name';
 import { foodById, kindsOf } from '$core/things/names';
 import { nearNames, understand } from '$core/things/understand';
 import { measuresOf } from '$core/foods/measures';
+import { recipeOf } from '$core/canning/recipe-of';
 import { productsOf } from '$core/canning/products';
 import { cutNames } from '$core/freezing/blanch-look-up';
 import { sources } from '$reference/sources';
@@ -51,11 +52,13 @@ export const inFull = (food: FoodRow) => ({
 		byproducts: c.byproducts ?? []
 	})),
 	blanch_cuts: cutNames(food),
-	canning_products: productsOf(food.id).map((p) => ({
-		product: p.product,
-		name: p.name,
-		tested_recipe_only: p.recipe ?? false
-	}))
+	canning_products: productsOf(food.id)
+		.filter((p) => !p.recipe || recipeOf(p, food.id))
+		.map((p) => ({
+			product: p.product,
+			name: p.name,
+			tested_recipe_only: p.recipe ?? false
+		}))
 });
 
 /** Foods by any part of any of their names; a misspelt word finds its neighbours. Without a word, all of them. */

@@ -140,7 +140,7 @@ export const modelSchemas = {
 		process: object(process), jars: whole, per_jar_g: maybe, per_load: whole,
 		loads: list(object({ jars: whole, from_s: number, to_s: number, check_s: pair, steps: list(step) })),
 		elapsed_s: number, hands_s: number, lids: whole, energy_kJ: number,
-		mixed: orNull(object({ minutes: number, with: object(process), words: text, confidence: { const: 'practice' } })), cautions: texts, ...modelled
+		mixed: orNull(object({ minutes: number, with: object(process), longest: text, words: text, confidence: { const: 'practice' } })), cautions: texts, ...modelled
 	}),
 	Portions: object({
 		food: text, cut: text, sizes: list(object({ grams: whole, packs: whole, words: text, price: maybe })), packs: whole,

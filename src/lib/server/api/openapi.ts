@@ -257,6 +257,8 @@ export const openApi = {
 					sterilise_jars: { type: 'boolean' },
 					steam_canner: { type: 'boolean', description: 'An atmospheric steam canner does as well.' },
 					tested_recipe_only: { type: 'boolean' },
+					ingredients: { ...texts, description: 'Of a tested recipe: the minutes are for just this.' },
+					keep: { ...texts, description: 'What must not be changed in it.' },
 					prepare: text,
 					mind: texts,
 					...sourced,

@@ -38,6 +38,15 @@
 	</p>
 	{#if way.noCanner}<p class="font-semibold text-amber">There is no pressure canner in your Kitchen.</p>{/if}
 	{#if way.testedJar}<p class="text-soft">As tested in {way.testedJar}s: a smaller jar takes no less time.</p>{/if}
+	{#if way.ingredients.length > 0}
+		<section class="mt-2 max-w-3xl border-l-[3px] border-rim pl-3" aria-label="What it is made of">
+			<p class="text-[15px]"><b>The time is for just this{way.makes ? `, which fills ${way.makes}` : ''}:</b></p>
+			<ul class="grid gap-x-6 text-[15px] sm:grid-cols-2">
+				{#each way.ingredients as i, n (n)}<li class="border-t border-line py-0.5">{i}</li>{/each}
+			</ul>
+			<p class="mt-1 text-[15px] font-semibold">Never changed: {way.keep.join('; ')}.</p>
+		</section>
+	{/if}
 	{#each way.mind as m, mNth (mNth)}<p class="text-[15px] font-semibold">{m}</p>{/each}
 	<details class="mt-1">
 		<summary class="text-[15px]">how to prepare it</summary>

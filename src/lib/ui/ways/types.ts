@@ -24,6 +24,10 @@ export interface JarWay {
 	readonly noCanner: boolean;
 	readonly testedJar: string | null;
 	readonly prepare: string;
+	/** Of a tested recipe, in the household's units; its time is for just this. */
+	readonly ingredients: readonly string[];
+	readonly makes: string | null;
+	readonly keep: readonly string[];
 	readonly mind: readonly string[];
 	readonly source: string;
 	readonly confidence: string;

@@ -73,7 +73,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			ice_kg: kitchen.ice_kg,
 			trays: kitchen.trays,
 			ways: ways.ways.map(shown),
-			jars: shownJars(jars, locals.household.units),
+			jars: shownJars(jars, food.id, locals.household.units),
 			jar,
 			glance: shownGlance(list),
 			dry: shownDry(dry, locals.household.units),

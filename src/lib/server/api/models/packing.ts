@@ -3,6 +3,7 @@ import { perJar_g } from '$core/canning/jar-yield';
 import type { TestedProcess } from '$core/canning/find-process';
 import { askByName } from '$core/things/ask-by-name';
 import { understand } from '$core/things/understand';
+import { processCautions } from '$core/safety/cautions';
 import { measuresOf } from '$core/foods/measures';
 import { cutOf } from '$core/foods/cuts';
 import { boilingPoint_C } from '$core/heat/boiling-point';
@@ -74,25 +75,30 @@ export const cannerLoadsModel = (() => {
 				throw new AppError(400, 'NOT_READY', 'The guide prints no weight to a jar for it. Give jars instead of kg.', [{ field: 'kg', message: 'Give jars.' }]);
 			const jars = q.jars ?? Math.floor(((q.kg ?? 0) * 1000) / (each_g ?? 1));
 			if (jars < 1) throw new AppError(400, 'NOT_ENOUGH', `A ${q.jar} takes ${((each_g ?? 0) / 1000).toFixed(2)} kg: there is not one full.`, [{ field: 'kg', message: 'Not a jar full.' }]);
-			const loads = cannerLoads({
-				process: found,
-				jars,
-				...(q.capacity ? { capacity: Math.floor(q.capacity) } : {}),
-				burner: burnerOf(q),
-				tap_C: q.tap_c,
-				boil_C: boilingPoint_C(q.altitude_m)
-			});
 			let mixed: object | null = null;
+			// One load has one time: the longest among what is in it, in every step and sum of the answer.
+			let load = found;
+			let inside: readonly TestedProcess[] = [found];
 			if (q.with !== undefined) {
 				const second = process(q.with);
 				if (second.advice.kind === 'refused') return second.advice;
 				if (!second.found) throw new AppError(400, 'UNKNOWN_CUT', `${q.with} was not tested in that style and jar.`, [{ field: 'with', message: 'Not tested so.' }]);
 				const both = mixedCannerLoad([found, second.found]);
 				if (both.kind === 'refused') return both;
-				mixed = { minutes: both.minutes, with: told(second.found), words: both.words, confidence: both.confidence };
+				load = { ...found, minutes: both.minutes };
+				inside = [found, second.found];
+				mixed = { minutes: both.minutes, with: told({ ...second.found, minutes: both.minutes }), longest: both.longest.product.name, words: both.words, confidence: both.confidence };
 			}
+			const loads = cannerLoads({
+				process: load,
+				jars,
+				...(q.capacity ? { capacity: Math.floor(q.capacity) } : {}),
+				burner: burnerOf(q),
+				tap_C: q.tap_c,
+				boil_C: boilingPoint_C(q.altitude_m)
+			});
 			return {
-				process: told(found),
+				process: told(load),
 				jars: Math.floor(jars),
 				per_jar_g: each_g ?? null,
 				per_load: loads.perLoad,
@@ -102,7 +108,7 @@ export const cannerLoadsModel = (() => {
 				lids: loads.lids,
 				energy_kJ: loads.energy_J / 1000,
 				mixed,
-				cautions: advice.cautions.map((c) => c.text),
+				cautions: processCautions(advice.food, inside).map((c) => c.text),
 				...word('Published process, vent and waits; heating, coming up and coming down estimated. No process time is computed', 'usdaCanning2015')
 			};
 		})

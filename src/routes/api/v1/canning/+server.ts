@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
 import { canningSteps } from '$core/canning/steps';
+import { recipeOf, sayIngredient } from '$core/canning/recipe-of';
 import type { TestedProcess } from '$core/canning/find-process';
 import { askByName } from '$core/things/ask-by-name';
 import {
@@ -43,7 +44,8 @@ const schema = Joi.object<Query>({
 
 const tbsp_mL = 14.78676478125;
 
-function shown(p: TestedProcess) {
+function shown(p: TestedProcess, food: string | null) {
+	const made = recipeOf(p.product, food);
 	return {
 		product: p.product.product,
 		name: p.product.name,
@@ -68,6 +70,8 @@ function shown(p: TestedProcess) {
 		sterilise_jars: p.sterileJars,
 		steam_canner: p.steamCanner,
 		tested_recipe_only: p.product.recipe ?? false,
+		ingredients: (made?.ingredients ?? []).map((i) => sayIngredient(i, 'metric')),
+		keep: made?.keep ?? [],
 		prepare: p.product.prepare,
 		mind: p.product.mind ?? [],
 		source: p.sourceTitle,
@@ -87,7 +91,7 @@ export const GET: RequestHandler = ({ url }) =>
 		return json({
 			food: advice.food?.id ?? query.food,
 			altitude_m: query.altitude_m,
-			processes: advice.processes.map(shown),
+			processes: advice.processes.map((p) => shown(p, advice.food?.id ?? null)),
 			general: [...new Set(advice.processes.map((p) => p.method))].map((method) => ({
 				method,
 				steps: canningSteps(method, 'metric')
