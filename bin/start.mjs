@@ -1,11 +1,13 @@
 /** `npm start`: from a fresh clone to a page in the browser. See the README for the switches. */
 import { networkInterfaces } from 'node:os';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { dumpBeforeMigration } from './lib/dump.mjs';
 import { answers, startApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { startPostgres } from './lib/postgres.mjs';
-import { Plain, fail, say } from './lib/say.mjs';
+import { Plain, fail, root, say } from './lib/say.mjs';
 
 /** @type {Array<() => Promise<void>>} */
 const stops = [];
@@ -47,11 +49,14 @@ try {
 		throw new Plain(`Port ${port} is in use. Stop what uses it, or start with another: PORT=${port + 1} npm start`);
 	await ensureBuild();
 	let databaseUrl = process.env.DATABASE_URL;
+	let beside = join(root, '.data');
 	if (!databaseUrl) {
 		const database = await startPostgres();
 		stops.push(database.stop);
 		databaseUrl = database.url;
+		beside = database.folder;
 	}
+	await dumpBeforeMigration(databaseUrl, beside);
 	const open = host !== '127.0.0.1' && host !== 'localhost';
 	const name = host === '0.0.0.0' ? (homeAddress() ?? '127.0.0.1') : host;
 	const origin = process.env.ORIGIN ?? `http://${name}:${port}`;

@@ -35,11 +35,11 @@ export function freezerWeek(): Measured {
 			y: '°C',
 			lines: cases.map(({ kg, week }) => ({
 				name: `${kg} kg`,
-				points: week.points.map((p) => [p.t_h, p.oldWarmest_C])
+				points: week.points.map((p) => [p.t_h, p.oldWarmest_C ?? Number.NaN])
 			})),
 			levels: [{ y: -12, words: 'old stock at most' }]
 		},
-		says: cases.map(({ kg, week }) => `${kg} kg: ${week.oldWarmest_C.toFixed(1).replace('-', '−')} °C`)
+		says: cases.map(({ kg, week }) => `${kg} kg: ${(week.oldWarmest_C ?? Number.NaN).toFixed(1).replace('-', '−')} °C`)
 	};
 }
 

@@ -10,6 +10,7 @@ import { GET as food } from '../../src/routes/api/v1/foods/[id]/+server';
 import { GET as freezing } from '../../src/routes/api/v1/freezing/+server';
 import { GET as description } from '../../src/routes/api/v1/openapi.json/+server';
 import { GET as ratio } from '../../src/routes/api/v1/ratio/+server';
+import { GET as understandLine } from '../../src/routes/api/v1/understand/+server';
 import { GET as storage } from '../../src/routes/api/v1/storage/+server';
 
 type Handler = (event: never) => Response | Promise<Response>;
@@ -28,6 +29,7 @@ const handlers: Readonly<Record<string, Handler>> = {
 	'/api/v1/storage': storage,
 	'/api/v1/cooking': cooking,
 	'/api/v1/ratio': ratio,
+	'/api/v1/understand': understandLine,
 	...models,
 	'/api/v1/openapi.json': description
 };

@@ -41,7 +41,9 @@ describe('a freezer over days', () => {
 	});
 	it('warms the old pack that new ones lie on, so they are kept apart', () => {
 		const ask = { freezer, old, loads: [load()], days };
-		expect(freezerDays({ ...ask, touching: true }).oldWarmest_C).toBeGreaterThan(freezerDays(ask).oldWarmest_C + 3);
+		expect(freezerDays({ ...ask, touching: true }).oldWarmest_C).toBeGreaterThan(
+			(freezerDays(ask).oldWarmest_C ?? 0) + 3
+		);
 	});
 	it('does not with four times that at once, still warm', () => {
 		const week = freezerDays({ freezer, old, loads: [load({ kg: 4 * dayLimit_kg(240), start_C: 25 })], days });

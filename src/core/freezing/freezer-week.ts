@@ -52,16 +52,17 @@ export interface FreezerInput {
 export interface FreezerPoint {
 	readonly t_h: number;
 	readonly air_C: number;
-	/** Old stock: all of it together; and its warmest pack. */
-	readonly old_C: number;
-	readonly oldWarmest_C: number;
+	/** Old stock: all of it together; and its warmest pack. Null in an empty freezer. */
+	readonly old_C: number | null;
+	readonly oldWarmest_C: number | null;
 	/** Warmest centre among the new packs; null before the first and when all are hard. */
 	readonly new_C: number | null;
 }
 export interface FreezerWeek {
 	readonly points: readonly FreezerPoint[];
 	readonly airWarmest_C: number;
-	readonly oldWarmest_C: number;
+	/** Null where there was nothing in it before. */
+	readonly oldWarmest_C: number | null;
 	/** For each load, from going in until hard; null where the days end first. */
 	readonly hard_h: readonly (number | null)[];
 	/** Share of the time that the compressor ran; 1: it never rested. */
@@ -145,7 +146,8 @@ export function freezerDays(input: FreezerInput): FreezerWeek {
 	let ran = 0;
 	let drawn_J = 0;
 	let airWarmest_C = air_C;
-	let oldWarmest_C = old.kg > 0 ? old.start_C : -Infinity;
+	const stocked = old.kg > 0;
+	let oldWarmest_C = stocked ? old.start_C : null;
 	const points: FreezerPoint[] = [];
 	const steps = Math.round((days * 86_400) / step_s);
 	for (let i = 0; i <= steps; i++) {
@@ -154,9 +156,15 @@ export function freezerDays(input: FreezerInput): FreezerWeek {
 		const soft = inside.filter((p) => p.hard_h === null);
 		const warmestNew = soft.length > 0 ? Math.max(...soft.map((p) => p.solver.centre_C)) : null;
 		const warmestOld = Math.max(loose.mean_C, block.surface_C);
-		if (old.kg > 0) oldWarmest_C = Math.max(oldWarmest_C, warmestOld);
+		if (oldWarmest_C !== null) oldWarmest_C = Math.max(oldWarmest_C, warmestOld);
 		if (i % 5 === 0 || i === steps)
-			points.push({ t_h, air_C, old_C: block.mean_C, oldWarmest_C: warmestOld, new_C: warmestNew });
+			points.push({
+				t_h,
+				air_C,
+				old_C: stocked ? block.mean_C : null,
+				oldWarmest_C: stocked ? warmestOld : null,
+				new_C: warmestNew
+			});
 		if (i === steps) break;
 		if (air_C > freezer.set_C + freezerModel.band_K.value) running = true;
 		else if (air_C < freezer.set_C - freezerModel.band_K.value) running = false;
@@ -206,7 +214,7 @@ export function freezerDays(input: FreezerInput): FreezerWeek {
 		dayLoad_kg,
 		limit_kg,
 		withinLimit: dayLoad_kg <= limit_kg * 1.0001,
-		oldSafe: oldWarmest_C <= freezerModel.oldWarmest_C.value
+		oldSafe: oldWarmest_C === null || oldWarmest_C <= freezerModel.oldWarmest_C.value
 	};
 }
 

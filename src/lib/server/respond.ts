@@ -13,7 +13,10 @@ export async function page<T>(work: () => Promise<T>): Promise<T> {
 	}
 }
 
-export type Failed = ErrorBody & { typed: Record<string, string> };
+export type Failed = ErrorBody & { typed: Record<string, string>; action: string };
+
+/** "/pot" of "?/pot": which form of a page it was. */
+const actionOf = (url: URL): string => [...url.searchParams.keys()].find((k) => k.startsWith('/')) ?? '';
 
 /** Runs a form's action: an error of ours goes back to the form together with everything that was typed. */
 export async function action<T>(
@@ -25,7 +28,7 @@ export async function action<T>(
 		return await work(fields);
 	} catch (thrown) {
 		const known = asAppError(thrown);
-		if (known) return fail(known.status, { ...known.body, typed: fields });
+		if (known) return fail(known.status, { ...known.body, typed: fields, action: actionOf(event.url) });
 		throw thrown;
 	}
 }

@@ -62,6 +62,36 @@ export function wayQuery(fields: Record<string, string>): WayQuery {
 	return parse(waySchema, fields);
 }
 
+/** What of an address could not be read: said beside its field; the rest is worked out all the same. */
+export interface WayFault {
+	readonly field: string;
+	readonly message: string;
+	readonly typed: string;
+}
+
+/**
+ * The ways for what an address says, as far as it can be read: a fault in one field replaces neither the page nor the others.
+ *
+ * @throws {AppError} 404 no such lot, and whatever is no fault of a field
+ */
+export async function waysAsRead(stores: Stores, lotId: string, fields: Record<string, string>, now: Date) {
+	const good = { ...fields };
+	const faults: WayFault[] = [];
+	for (;;) {
+		try {
+			const query = wayQuery(good);
+			return { query, faults, ...(await waysFor(stores, lotId, query, now)) };
+		} catch (thrown) {
+			const bad = thrown instanceof AppError ? thrown.faults.filter((f) => f.field in good) : [];
+			if (bad.length === 0) throw thrown;
+			for (const { field, message } of bad) {
+				faults.push({ field, message, typed: good[field] ?? '' });
+				delete good[field];
+			}
+		}
+	}
+}
+
 /** All ways for a lot in this kitchen, now. @throws {AppError} 400, 404, 409 nothing left */
 export async function waysFor(stores: Stores, lotId: string, query: WayQuery, now: Date) {
 	const [{ lot, grams, place }, kitchen, reserved] = await Promise.all([

@@ -6,14 +6,14 @@
 	import Means from '$lib/ui/kitchen/means.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
-	import { faultOf, type Failed } from '$lib/ui/notice/types';
+	import { faultOf, typedIn, type Failed } from '$lib/ui/notice/types';
 	import type { ActionData, PageData } from './$types';
 
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
 	const k = $derived(data.kitchen);
 	const units = $derived(k.units);
-	const typed = (name: string, value: string | number) => failed?.typed?.[name] ?? value;
+	const typed = (action: string, name: string, value: string | number) => typedIn(failed, action, name, value);
 	const burners = {
 		gas: 'gas',
 		electric: 'electric coil',
@@ -29,7 +29,8 @@
 		cellar: 'cellar',
 		pantry: 'pantry'
 	} as const;
-	const bad = (name: string) => (faultOf(failed, name) ? 'true' : undefined);
+	const bad = (action: string, name: string) =>
+		failed?.action === action && faultOf(failed, name) ? 'true' : undefined;
 </script>
 
 {#snippet remove(what: string, id: string, name: string)}
@@ -58,8 +59,8 @@
 					name="name"
 					required
 					maxlength="60"
-					aria-invalid={bad('name')}
-					value={typed('name', k.name)}
+					aria-invalid={bad('/basics', 'name')}
+					value={typed('/basics', 'name', k.name)}
 				/></label
 			>
 			<label class="field"
@@ -69,7 +70,7 @@
 					min="1"
 					max="60"
 					required
-					value={typed('people', k.people)}
+					value={typed('/basics', 'people', k.people)}
 				/></label
 			>
 			<label class="field"
@@ -85,8 +86,8 @@
 					name="zone"
 					required
 					list="zones"
-					aria-invalid={bad('zone')}
-					value={typed('zone', k.zone)}
+					aria-invalid={bad('/basics', 'zone')}
+					value={typed('/basics', 'zone', k.zone)}
 				/></label
 			>
 			<datalist id="zones"
@@ -108,8 +109,8 @@
 					name="iceKg"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('iceKg')}
-					value={typed('iceKg', editMeasure(k.iceKg, 'weight', units))}
+					aria-invalid={bad('/equipment', 'iceKg')}
+					value={typed('/equipment', 'iceKg', editMeasure(k.iceKg, 'weight', units))}
 				/></label
 			>
 			<label class="field"
@@ -119,7 +120,7 @@
 					min="1"
 					max="20"
 					required
-					value={typed('basins', k.basins)}
+					value={typed('/equipment', 'basins', k.basins)}
 				/></label
 			>
 			<label class="field"
@@ -129,7 +130,7 @@
 					min="1"
 					max="100"
 					required
-					value={typed('trays', k.trays)}
+					value={typed('/equipment', 'trays', k.trays)}
 				/></label
 			>
 			<label class="field"
@@ -138,8 +139,8 @@
 					name="trayAreaM2"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('trayAreaM2')}
-					value={typed('trayAreaM2', editMeasure(k.trayAreaM2, 'area', units))}
+					aria-invalid={bad('/equipment', 'trayAreaM2')}
+					value={typed('/equipment', 'trayAreaM2', editMeasure(k.trayAreaM2, 'area', units))}
 				/></label
 			>
 			<label class="field"
@@ -147,8 +148,8 @@
 					name="tapC"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('tapC')}
-					value={typed('tapC', editMeasure(k.tapC, 'temperature', units))}
+					aria-invalid={bad('/equipment', 'tapC')}
+					value={typed('/equipment', 'tapC', editMeasure(k.tapC, 'temperature', units))}
 				/></label
 			>
 			<label class="field"
@@ -156,8 +157,8 @@
 					name="roomC"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('roomC')}
-					value={typed('roomC', editMeasure(k.roomC, 'temperature', units))}
+					aria-invalid={bad('/equipment', 'roomC')}
+					value={typed('/equipment', 'roomC', editMeasure(k.roomC, 'temperature', units))}
 				/></label
 			>
 			<button class="btn col-span-full justify-self-start">Save ice, basins, trays</button>
@@ -187,7 +188,7 @@
 					name="litres"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('litres')}
+					aria-invalid={bad('/pot', 'litres')}
 				/></label
 			>
 			<label class="field"
@@ -195,7 +196,7 @@
 					name="burnerW"
 					inputmode="decimal"
 					required
-					aria-invalid={bad('burnerW')}
+					aria-invalid={bad('/pot', 'burnerW')}
 					placeholder="2000"
 				/></label
 			>
@@ -248,7 +249,7 @@
 					name="tempC"
 					inputmode="text"
 					required
-					aria-invalid={bad('tempC')}
+					aria-invalid={bad('/place', 'tempC')}
 				/></label
 			>
 			<label class="field"

@@ -127,45 +127,110 @@
 									· {l.container}{/if}
 								{#if l.code}· <a href="/book/{l.code}">batch {l.code}</a>{/if}
 							</p>
-							<form
-								method="POST"
-								action="?/act"
-								use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
-								class="mt-2 flex flex-wrap items-end gap-2"
-							>
-								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-								<label class="field"
-									><span>packs</span><input
-										type="number"
-										name="packs"
-										min="0"
-										max="10000"
-										value="1"
-										class="w-24"
-									/></label
+							<!-- A form for each deed: Enter in a box does what its own button says. -->
+							<div class="mt-2 space-y-3">
+								<form
+									method="POST"
+									action="?/act"
+									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+									class="flex flex-wrap items-end gap-2"
+									aria-label="Use it"
 								>
-								<button class="btn" name="kind" value="take">Take</button>
-								<button class="btn" name="kind" value="give">Give away</button>
-								<label class="field"
-									><span>cause</span><input
-										name="cause"
-										maxlength="200"
-										placeholder="frost, torn bag"
-										class="w-40"
-									/></label
-								>
-								<button class="btn" name="kind" value="spoil">Spoiled</button>
-								<button class="btn" name="kind" value="count">Counted: this many</button>
-								{#if freezers.length > 1}
+									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
 									<label class="field"
-										><span>to</span><select name="placeId"
-											>{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option
-												>{/each}</select
-										></label
+										><span>packs</span><input
+											type="number"
+											name="packs"
+											min="0"
+											max="10000"
+											required
+											value="1"
+											class="w-24"
+										/></label
 									>
-									<button class="btn" name="kind" value="move">Move</button>
+									<button class="btn" name="kind" value="take">Take</button>
+									<button class="btn" name="kind" value="give">Give away</button>
+								</form>
+								<form
+									method="POST"
+									action="?/act"
+									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+									class="flex flex-wrap items-end gap-2"
+									aria-label="Spoiled"
+								>
+									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
+									<label class="field"
+										><span>spoiled</span><input
+											type="number"
+											name="packs"
+											min="0"
+											max="10000"
+											required
+											value="1"
+											class="w-24"
+										/></label
+									>
+									<label class="field"
+										><span>cause</span><input
+											name="cause"
+											maxlength="200"
+											placeholder="frost, torn bag"
+											class="w-40"
+										/></label
+									>
+									<button class="btn" name="kind" value="spoil">Spoiled</button>
+								</form>
+								<form
+									method="POST"
+									action="?/act"
+									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+									class="flex flex-wrap items-end gap-2"
+									aria-label="Counted"
+								>
+									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
+									<label class="field"
+										><span>I count</span><input
+											type="number"
+											name="packs"
+											min="0"
+											max="10000"
+											required
+											value={l.packs}
+											class="w-24"
+										/></label
+									>
+									<button class="btn" name="kind" value="count">Counted: this many</button>
+								</form>
+								{#if freezers.length > 1}
+									<form
+										method="POST"
+										action="?/act"
+										use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+										class="flex flex-wrap items-end gap-2"
+										aria-label="Move"
+									>
+										<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
+										<label class="field"
+											><span>packs</span><input
+												type="number"
+												name="packs"
+												min="0"
+												max="10000"
+												required
+												value={l.packs}
+												class="w-24"
+											/></label
+										>
+										<label class="field"
+											><span>to</span><select name="placeId"
+												>{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option
+													>{/each}</select
+											></label
+										>
+										<button class="btn" name="kind" value="move">Move</button>
+									</form>
 								{/if}
-							</form>
+							</div>
 						</div>
 					{/each}
 				</section>

@@ -1,3 +1,4 @@
+import { conditions, states } from '$core/things/thing';
 import { jarSizes } from '$reference/canning-rules';
 import {
 	answer,
@@ -48,7 +49,7 @@ export const openApi = {
 	openapi: '3.1.0',
 	info: {
 		title: 'Root Jar reference',
-		version: '1.2.0',
+		version: '1.3.0',
 		description:
 			'Foods, blanching times, tested canning processes, freezing, drying, storing, cooking and exact ratios, and the models that compute, read-only. Figures are recalled from the named publications and not looked up in print: check them in your own copy. Your local food authority or extension service has the last word; food for sale needs licensed practice.',
 		license: { name: 'MIT', identifier: 'MIT' }
@@ -69,6 +70,23 @@ export const openApi = {
 				summary: 'One food with its numbers.',
 				parameters: [parameter('id', 'Its id or any other name.', text, true, 'path')],
 				responses: { 200: answer('The food.', 'Food'), 300: asked, 400: malformed, 404: unknown, 422: refused }
+			}
+		},
+		'/api/v1/understand': {
+			get: {
+				operationId: 'understandLine',
+				summary:
+					'How a line is read: the food, kind, form, state and grams; or a question, a refusal, or what is unclear.',
+				parameters: [
+					parameter(
+						'line',
+						'As a person writes it: "3 lb 4 oz peas in the pod, fridge".',
+						{ ...text, maxLength: 200 },
+						true
+					),
+					parameter('cups', 'US customary cups, or metric ones of 250 ml.', { enum: ['us', 'metric'] })
+				],
+				responses: { 200: answer('The reading, whatever it is.', 'Reading'), 400: malformed }
 			}
 		},
 		'/api/v1/blanch': {
@@ -150,6 +168,50 @@ export const openApi = {
 				question: text,
 				choices: list(object({ label: text, text }))
 			}),
+			Reading: {
+				oneOf: [
+					object({
+						kind: { const: 'understood' },
+						line: text,
+						food: text,
+						food_kind: orNull(text),
+						called: text,
+						form: text,
+						state: { enum: [...states] },
+						condition: { enum: [...conditions] },
+						must_be_identified: {
+							type: 'boolean',
+							description: 'No way opens until someone who knows it has seen it.'
+						},
+						grams: { type: 'integer', minimum: 1 },
+						counted: orNull(object({ number, unit: text })),
+						place: orNull({ enum: ['counter', 'cool', 'fridge', 'cellar'] }),
+						note: { type: 'string' },
+						because: { type: 'string', description: 'How the weight was found; empty when it was weighed.' }
+					}),
+					object({
+						kind: { const: 'asked' },
+						line: text,
+						question: text,
+						choices: list(object({ label: text, text }))
+					}),
+					object({
+						kind: { const: 'refused' },
+						line: text,
+						rule: orNull(text),
+						reason: text,
+						source: text,
+						instead: texts
+					}),
+					object({
+						kind: { const: 'unclear' },
+						line: text,
+						code: text,
+						message: text,
+						near: list(object({ label: text, text }))
+					})
+				]
+			},
 			Refusal: object({
 				refused: { const: true },
 				reason: text,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayAltitude, sayTemperature, type Units } from '$core/quantities/format';
 	import { ftFromM } from '$core/quantities/units';
@@ -18,12 +19,21 @@
 		units: Units;
 		failed: Failed | null;
 	} = $props();
-	const typed = (name: string, value: string | number) => failed?.typed?.[name] ?? value;
 	const bad = (name: string) => (faultOf(failed, name) ? 'true' : undefined);
+	/**
+	 * Number and unit belong together: neither changes by itself, whatever else is saved on this page. Only another altitude
+	 * (this form saved, or another device) is shown anew, in the unit that stands here.
+	 */
+	let unit = $state<'m' | 'ft'>(untrack(() => (failed?.typed?.unit as 'm' | 'ft') ?? (units === 'us' ? 'ft' : 'm')));
 	// Not rounded to whole metres: saved again as it stands, it must not slip into a lower column of the tables.
-	const shown = $derived(
-		altitude_m === null ? '' : Number((units === 'us' ? ftFromM(altitude_m) : altitude_m).toFixed(2))
-	);
+	const inUnit = (m: number | null) => (m === null ? '' : String(Number((unit === 'ft' ? ftFromM(m) : m).toFixed(2))));
+	let text = $state(untrack(() => failed?.typed?.altitude ?? inUnit(altitude_m)));
+	let known = untrack(() => altitude_m);
+	$effect(() => {
+		if (altitude_m === known) return;
+		known = altitude_m;
+		text = untrack(() => inUnit(altitude_m));
+	});
 </script>
 
 <section class="rimmed mt-4 p-6" aria-labelledby="altitude">
@@ -48,15 +58,13 @@
 				inputmode="decimal"
 				required
 				aria-invalid={bad('altitude')}
-				value={typed('altitude', shown)}
+				bind:value={text}
 				class="w-32"
 			/></label
 		>
 		<label class="field"
-			><span>in</span><select name="unit"
-				><option value="m" selected={units === 'metric'}>metres</option><option value="ft" selected={units === 'us'}
-					>feet</option
-				></select
+			><span>in</span><select name="unit" bind:value={unit}
+				><option value="m">metres</option><option value="ft">feet</option></select
 			></label
 		>
 		<button class="btn btn-full">Save the altitude</button>

@@ -4,7 +4,7 @@
 	import { editMoney } from '$core/quantities/money';
 	import { editMeasure, fieldUnit } from '$core/quantities/parse-measure';
 	import { withNotice } from '$lib/ui/notice/post';
-	import { faultOf, type Failed } from '$lib/ui/notice/types';
+	import { faultOf, typedIn, type Failed } from '$lib/ui/notice/types';
 
 	/** The dryer, the canner's size and the day's hands and ice; prices. */
 	let {
@@ -30,20 +30,21 @@
 		units: Units;
 		failed: Failed | null;
 	} = $props();
-	const typed = (name: string, value: string | number) => failed?.typed?.[name] ?? value;
-	const bad = (name: string) => (faultOf(failed, name) ? 'true' : undefined);
+	const typed = (action: string, name: string, value: string | number) => typedIn(failed, action, name, value);
+	const bad = (action: string, name: string) =>
+		failed?.action === action && faultOf(failed, name) ? 'true' : undefined;
 	const heaters = { bottom: 'below', top: 'above', back: 'behind' } as const;
 </script>
 
-{#snippet field(name: string, label: string, value: string | number)}
+{#snippet field(action: '/means' | '/prices', name: string, label: string, value: string | number)}
 	<label class="field"
 		><span>{label}</span><input
 			{name}
 			inputmode="decimal"
 			required
 			autocomplete="off"
-			aria-invalid={bad(name)}
-			value={typed(name, value)}
+			aria-invalid={bad(action, name)}
+			value={typed(action, name, value)}
 		/></label
 	>
 {/snippet}
@@ -56,13 +57,14 @@
 		use:enhance={withNotice({ reset: false })}
 		class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
 	>
-		{@render field('dryerTrays', 'trays of the dryer (0: none)', k.dryerTrays)}
+		{@render field('/means', 'dryerTrays', 'trays of the dryer (0: none)', k.dryerTrays)}
 		{@render field(
+			'/means',
 			'dryerTrayAreaM2',
 			`one of them, ${fieldUnit.area[units]}`,
 			editMeasure(k.dryerTrayAreaM2, 'area', units)
 		)}
-		{@render field('dryerPowerW', 'it draws, W', k.dryerPowerW)}
+		{@render field('/means', 'dryerPowerW', 'it draws, W', k.dryerPowerW)}
 		<label class="field"
 			><span>its heater is</span><select name="dryerHeater"
 				>{#each Object.entries(heaters) as [v, n] (v)}<option value={v} selected={v === k.dryerHeater}
@@ -70,14 +72,15 @@
 					>{/each}</select
 			></label
 		>
-		{@render field('roomHumidity', 'humidity of the room, %', Math.round(k.roomHumidity * 100))}
-		{@render field('cannerQuarts', 'quarts in the canner', k.cannerQuarts)}
+		{@render field('/means', 'roomHumidity', 'humidity of the room, %', Math.round(k.roomHumidity * 100))}
+		{@render field('/means', 'cannerQuarts', 'quarts in the canner', k.cannerQuarts)}
 		{@render field(
+			'/means',
 			'iceKgDay',
 			`ice that comes in a day, ${fieldUnit.weight[units]}`,
 			editMeasure(k.iceKgDay, 'weight', units)
 		)}
-		{@render field('handsHDay', 'hours for it on a usual day', k.handsHDay)}
+		{@render field('/means', 'handsHDay', 'hours for it on a usual day', k.handsHDay)}
 		<button class="btn col-span-full justify-self-start">Save dryer, canner, day</button>
 	</form>
 </section>
@@ -98,14 +101,14 @@
 				minlength="3"
 				maxlength="3"
 				autocomplete="off"
-				aria-invalid={bad('currency')}
-				value={typed('currency', k.currency)}
+				aria-invalid={bad('/prices', 'currency')}
+				value={typed('/prices', 'currency', k.currency)}
 			/></label
 		>
-		{@render field('energyPrice', 'a kilowatt-hour', editMoney(k.energyPrice, k.currency))}
-		{@render field('hourRate', 'an own hour', editMoney(k.hourRate, k.currency))}
-		{@render field('bagPrice', 'a bag', editMoney(k.bagPrice, k.currency))}
-		{@render field('lidPrice', 'a lid', editMoney(k.lidPrice, k.currency))}
+		{@render field('/prices', 'energyPrice', 'a kilowatt-hour', editMoney(k.energyPrice, k.currency))}
+		{@render field('/prices', 'hourRate', 'an own hour', editMoney(k.hourRate, k.currency))}
+		{@render field('/prices', 'bagPrice', 'a bag', editMoney(k.bagPrice, k.currency))}
+		{@render field('/prices', 'lidPrice', 'a lid', editMoney(k.lidPrice, k.currency))}
 		<button class="btn col-span-full justify-self-start">Save the prices</button>
 	</form>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { FreezerWeek } from '$core/freezing/freezer-week';
 	import { sayDuration, sayFraction, sayTemperature, sayWeight, type Units } from '$core/quantities/format';
 	import type { FreezerPlan } from '$core/freezing/freezer-week';
 	import type { FreezingCurve } from '$core/heat/freezing-curve';
@@ -68,17 +69,22 @@
 			: `${own}.`;
 	});
 	const plan = $derived(week.answer?.kind === 'plan' ? week.answer : null);
+	const oldOf = (w: FreezerWeek) =>
+		w.points.flatMap((p) => (p.oldWarmest_C === null ? [] : [[p.t_h, shown(p.oldWarmest_C)] as const]));
 	const saysWeek = $derived.by(() => {
 		if (!plan) return '';
 		const [first = 0] = plan.packsByDay;
 		const each = sayWeight(shownKg * 1000, units);
 		const days = plan.packsByDay.length;
-		const old = `The warmest old pack gets to ${degrees(plan.week.oldWarmest_C)}.`;
+		const { oldWarmest_C } = plan.week;
+		const old =
+			oldWarmest_C === null ? 'Nothing lies in it yet.' : `The warmest old pack gets to ${degrees(oldWarmest_C)}.`;
+		const atOnce = plan.atOnce?.oldWarmest_C ?? null;
 		const put =
 			days === 1
 				? `All ${first} packs of ${each} can go in on one day.`
 				: `${plan.packsByDay.join(' + ')} packs of ${each}, a day apart${plan.limit === 'the old stock' ? ', so that old stock stays cold' : ''}.`;
-		return `${put} ${old}${plan.atOnce ? ` All at once it would get to ${degrees(plan.atOnce.oldWarmest_C)}, the air to ${degrees(plan.atOnce.airWarmest_C)}.` : ''}`;
+		return `${put} ${old}${plan.atOnce ? ` All at once ${atOnce === null ? '' : `it would get to ${degrees(atOnce)}, `}the air to ${degrees(plan.atOnce.airWarmest_C)}.` : ''}`;
 	});
 	const shareWords = (share: number) => `${Math.round(share * 100)} %`;
 </script>
@@ -133,17 +139,15 @@
 					xName="hours"
 					yName={unit}
 					series={[
-						{
-							name: 'warmest old pack',
-							points: plan.week.points.map((p) => [p.t_h, shown(p.oldWarmest_C)] as const),
-							look: 'full'
-						},
+						...(plan.week.oldWarmest_C === null
+							? []
+							: [{ name: 'warmest old pack', points: oldOf(plan.week), look: 'full' as const }]),
 						{ name: 'air', points: plan.week.points.map((p) => [p.t_h, shown(p.air_C)] as const), look: 'dotted' },
-						...(plan.atOnce
+						...(plan.atOnce && plan.atOnce.oldWarmest_C !== null
 							? [
 									{
 										name: 'old pack, all at once',
-										points: plan.atOnce.points.map((p) => [p.t_h, shown(p.oldWarmest_C)] as const),
+										points: oldOf(plan.atOnce),
 										look: 'dashed' as const,
 										tone: 'amber' as const
 									}

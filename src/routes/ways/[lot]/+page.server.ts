@@ -13,14 +13,15 @@ import { formWords } from '$lib/server/haul';
 import { stillGoodFor } from '$core/things/clock';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
-import { wayQuery, waysFor } from '$lib/server/ways';
+import { wayQuery, waysAsRead, waysFor } from '$lib/server/ways';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params, url }) =>
 	page(async () => {
 		parse(id().required(), params.lot);
-		const query = wayQuery(Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')));
 		const {
+			query,
+			faults,
 			lot,
 			thing,
 			clock,
@@ -38,7 +39,12 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			dry,
 			list,
 			noMoney
-		} = await waysFor(locals.stores, params.lot, query, locals.now);
+		} = await waysAsRead(
+			locals.stores,
+			params.lot,
+			Object.fromEntries([...url.searchParams].filter(([, v]) => v !== '')),
+			locals.now
+		);
 		const basket = await locals.stores.stock.basket();
 		return {
 			title: `Ways for ${lot.title}`,
@@ -59,6 +65,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			stop: stop
 				? { stop: stop.stop, reason: stop.reason, source: stop.source, instead: stop.instead, asks: stop.asks ?? null }
 				: null,
+			faults,
 			goodFor: stillGoodFor(thing) ?? null,
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },

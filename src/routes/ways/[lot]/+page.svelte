@@ -22,6 +22,7 @@
 
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
+	const faultIn = (field: string) => data.faults.find((f) => f.field === field);
 	const units = $derived(data.household.units);
 	type Shown = PageData['ways'][number];
 	type Open = Extract<Shown, { kind: 'way' }>;
@@ -96,7 +97,8 @@
 				class="w-28"
 				name="portion"
 				autocomplete="off"
-				value={editWeight(data.portion_g, units)}
+				aria-invalid={faultIn('portion') ? 'true' : undefined}
+				value={faultIn('portion')?.typed ?? editWeight(data.portion_g, units)}
 				onchange={choose('portion')}
 			/></label
 		>
@@ -105,7 +107,8 @@
 				class="w-32"
 				name="grams"
 				autocomplete="off"
-				value={editWeight(data.lot.shown_g, units)}
+				aria-invalid={faultIn('grams') ? 'true' : undefined}
+				value={faultIn('grams')?.typed ?? editWeight(data.lot.shown_g, units)}
 				onchange={choose('grams')}
 			/></label
 		>
@@ -148,6 +151,12 @@
 			/>{/each}
 		<noscript><button class="btn">Work it out</button></noscript>
 	</form>
+
+	{#each data.faults as f (f.field)}
+		<p class="mt-2 font-semibold text-amber" role="alert">
+			“{f.typed}”: {f.message} The ways below are worked out without it.
+		</p>
+	{/each}
 
 	<Glance
 		list={data.glance}
