@@ -2,6 +2,8 @@
 
 export interface DemoBatch {
 	readonly food: string;
+	/** The household's own word, where it is not the table's. */
+	readonly called?: string;
 	readonly cut: string;
 	readonly way: string;
 	readonly daysAgo: number;
@@ -117,6 +119,7 @@ export const demo = {
 		},
 		{
 			food: 'zucchini',
+			called: 'courgettes',
 			cut: 'grated',
 			way: 'Freeze raw',
 			daysAgo: 48,

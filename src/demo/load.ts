@@ -91,7 +91,7 @@ async function addBatch(
 	const at = new Date(now.getTime() - b.daysAgo * day_ms);
 	const packedOn = dateIn(demo.household.zone, at.getTime());
 	const keepsUntil = monthsAfter(packedOn, b.months);
-	const title = `${food.name}, ${cut.name}`;
+	const title = `${b.called ?? food.name}, ${cut.name}`;
 	const batchId = uuidv7();
 	const packed_g = b.packs * b.pack_g;
 	await tx.insert(batch).values({

@@ -23,7 +23,7 @@ export const cautionTexts = {
 		source: 'usdaCanning2015'
 	},
 	'raw-meat': {
-		text: 'Raw meat, poultry and fish: out of the cold two hours at most (one above 32 °C, 90 °F), own board and knife, hands washed.',
+		text: 'Raw meat, poultry and fish: out of the cold two hours at most, one above 32 °C (90 °F), own board and knife, hands washed.',
 		source: 'fsis'
 	},
 	thaw: {

@@ -62,7 +62,7 @@ describe('GET /api/v1/understand', () => {
 		let held = 0;
 		for (const food of ['green-beans', 'carrots', 'lima-beans', 'asparagus', 'peas', 'sweet-corn', 'beef', 'chicken'])
 			for (const other of ['carrots', 'beef', 'asparagus', 'tomatoes']) {
-				const product = food === 'chicken' ? { product: 'boneless' } : {};
+				const product: Record<string, string> = food === 'chicken' ? { product: 'boneless' } : {};
 				const { status, body } = await call('/api/v1/models/canner-loads', { ...query, ...product, food, with: other });
 				if (status !== 200) continue;
 				held++;

@@ -158,7 +158,7 @@ function printed(value: number, unit: FigureUnit): Said {
 		case 'power':
 			return [decimals(value, 2), 'as a power'];
 		case 'kg/m²':
-			return [decimals(value, 1), 'kg to the square metre'];
+			return [decimals(lbFromKg(value) * 0.09290304, 2), 'lb to the square foot'];
 		case 'm² K/W':
 			return [decimals(value, 3), 'm² K/W'];
 		case 'psi':
@@ -198,6 +198,8 @@ function metric(value: number, unit: FigureUnit): Said | undefined {
 			return [decimals((value * (kilos.lb ?? 0) * 100) / (litres.ft3 ?? 1), value < 10 ? 1 : 0), 'kg to 100 L'];
 		case 'h/lb':
 			return [decimals((value * 60) / (kilos.lb ?? 1), 0), 'min a kilo'];
+		case 'kg/m²':
+			return [decimals(value, 1), 'kg to the square metre'];
 		case 'mTorr':
 			return [decimals(value * 0.133322, 0), 'Pa'];
 		case 'psi':

@@ -23,9 +23,15 @@ export function sayWeight(grams: number, units: Units): string {
 	return `${figures(kg, kg < 10 ? 2 : 1).replace(/(\.\d)0$/, '$1')} kg`;
 }
 
-/** Litres: "8.0 L", "2.1 gal". */
+/** Litres: "8.0 L", "2.1 gal"; little in quarts, fluid ounces or millilitres, never as nought. */
 export function sayVolume(litres: number, units: Units): string {
-	return units === 'us' ? `${figures(galFromL(litres), 1)} gal` : `${figures(litres, litres < 10 ? 1 : 0)} L`;
+	if (units === 'us') {
+		const gal = galFromL(litres);
+		if (gal >= 1 || litres === 0) return `${figures(gal, 1)} gal`;
+		return gal >= 0.25 ? `${figures(gal * 4, 1)} qt` : `${Math.max(1, Math.round(gal * 128))} fl oz`;
+	}
+	if (litres > 0 && litres < 0.1) return `${Math.max(1, Math.round(litres * 1000))} ml`;
+	return `${figures(litres, litres < 10 ? 1 : 0)} L`;
 }
 
 export function sayTemperature(celsius: number, units: Units): string {

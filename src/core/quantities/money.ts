@@ -36,3 +36,9 @@ export const editMoney = (minor: number, currency: string): string =>
 	(minor / 10 ** minorDigits(currency)).toFixed(
 		Number.isInteger(minor) ? minorDigits(currency) : minorDigits(currency) + 2
 	);
+
+/** The money that a household most likely reckons in, until it says its own: by its units and the place of its clock. */
+export function usualCurrency(units: 'metric' | 'us', zone: string): string {
+	if (units === 'us' && zone.startsWith('America/')) return 'USD';
+	return zone === 'Europe/London' ? 'GBP' : units === 'us' ? 'USD' : 'EUR';
+}

@@ -1,11 +1,17 @@
 import { error, fail, json, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
+import type { Units } from '$core/quantities/format';
+import { pageInUnits } from '$core/quantities/household-words';
 import { asAppError, type ErrorBody } from './errors';
 import { formOf } from './parse';
 
-/** Runs a page's load: an error of ours becomes the page that says so, with its status. */
-export async function page<T>(work: () => Promise<T>): Promise<T> {
+/**
+ * Runs a page's load: an error of ours becomes the page that says so, with its status. With the household's units, every
+ * sentence of ours in it is said in those.
+ */
+export async function page<T>(work: () => Promise<T>, units?: Units, more: readonly string[] = []): Promise<T> {
 	try {
-		return await work();
+		const data = await work();
+		return units ? pageInUnits(data, units, more) : data;
 	} catch (thrown) {
 		const known = asAppError(thrown);
 		if (known) error(known.status, { message: known.message, code: known.code });

@@ -10,6 +10,8 @@ import { id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Stores } from '$lib/server/stores';
+import type { HouseholdRow } from '$lib/server/stores/households';
+import { sayWeight } from '$core/quantities/format';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -48,7 +50,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				goneBy: fresh.goneBy,
 				source: `${fresh.source === 'practice' ? 'common practice' : fresh.source} · ${fresh.confidence}`,
 				warning: fresh.warning ?? null,
-				couldBecome: stop ? '' : couldBecome(thing, grams, locals.household.people),
+				couldBecome: stop ? '' : couldBecome(thing, grams, locals.household),
 				intake: food.intake
 			};
 		});
@@ -64,16 +66,18 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			more: await moreOf(stores, url.searchParams, now, locals.household.zone),
 			today: now.getTime()
 		};
-	});
+	}, locals.household.units);
 
 /** In a phrase, what the first cut gives: enough to choose by; Ways works it out. */
-function couldBecome({ food, form }: Thing, grams: number, people: number): string {
+function couldBecome({ food, form }: Thing, grams: number, { people, units }: HouseholdRow): string {
 	const cut = food.cuts[0];
 	if (!cut) return '';
 	const share = (cut.yields[form] ?? Object.values(cut.yields)[0])?.value ?? 1;
 	const portion = Math.max(100, Math.round((people * 100) / 50) * 50);
 	const packs = Math.floor((grams * share) / portion);
-	return packs > 0 ? `${packs} × ${portion} g ${cut.name}` : `${Math.round(grams * share)} g ${cut.name}`;
+	return packs > 0
+		? `${packs} × ${sayWeight(portion, units)} ${cut.name}`
+		: `${sayWeight(grams * share, units)} ${cut.name}`;
 }
 
 /** Noon of the day that was said, and never later than now: when its clock started. */

@@ -100,7 +100,7 @@
 			aria-label="What came in, for example 9 kg runner beans"
 			aria-describedby="echo"
 			aria-invalid={failed?.error ? 'true' : undefined}
-			placeholder="9 kg runner beans"
+			placeholder={units === 'us' ? '20 lb runner beans' : '9 kg runner beans'}
 			class="head min-w-0 flex-1 basis-full !border-transparent !bg-transparent !px-0 !text-2xl font-bold !outline-none sm:basis-0 sm:!text-3xl"
 		/>
 		<label class="flex items-center gap-2 text-sm text-soft">
@@ -128,8 +128,8 @@
 			{/if}
 		{:else}
 			<span class="text-soft"
-				>Say it as you would: 3 lb 4 oz peas in the pod · ½ bushel tomatoes, ripe · 40 ears sweetcorn, fridge · 2 big
-				bowls raspberries</span
+				>Say it as you would: {units === 'us' ? '3 lb 4 oz' : '1.5 kg'} peas in the pod · ½ bushel tomatoes, ripe · 40 ears
+				sweetcorn, fridge · 2 big bowls raspberries</span
 			>
 		{/if}
 	</div>

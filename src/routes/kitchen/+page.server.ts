@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import Joi from 'joi';
+import { usualCurrency } from '$core/quantities/money';
 import { v7 as uuidv7 } from 'uuid';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
@@ -177,7 +178,10 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await event.locals.stores.home.update(v);
+			// Prices that nobody has set yet are in the money of the place; what was set stays as it is.
+			const { hourRate, bagPrice, lidPrice } = event.locals.household;
+			const unset = hourRate === 0 && bagPrice === 0 && lidPrice === 0;
+			await event.locals.stores.home.update({ ...v, ...(unset ? { currency: usualCurrency(v.units, v.zone) } : {}) });
 			return saved('Household');
 		}),
 

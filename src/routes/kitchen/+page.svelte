@@ -134,7 +134,7 @@
 				/></label
 			>
 			<label class="field"
-				><span>one tray, {fieldUnit.area[units]} (30 × 40 cm, 12 × 16 in: {units === 'us' ? '192' : '0.12'})</span
+				><span>one tray, {fieldUnit.area[units]} ({units === 'us' ? '12 × 16 in: 192' : '30 × 40 cm: 0.12'})</span
 				><input
 					name="trayAreaM2"
 					inputmode="decimal"
@@ -267,7 +267,7 @@
 		<ul class="ruled border-y border-line">
 			{#each data.containers as c (c.id)}
 				<li class="flex flex-wrap items-center justify-between gap-2 py-1.5">
-					<span><b>{c.name}</b>, {c.volumeMl} ml</span>
+					<span><b>{c.name}</b>, {sayVolume(c.volumeMl / 1000, units)}</span>
 					<span class="flex items-center">
 						<form
 							method="POST"
@@ -307,7 +307,13 @@
 				></label
 			>
 			<label class="field"
-				><span>holds, ml</span><input name="volumeMl" type="number" min="50" max="20000" required /></label
+				><span>holds, ml{units === 'us' ? ' (a quart is 946)' : ''}</span><input
+					name="volumeMl"
+					type="number"
+					min="50"
+					max="20000"
+					required
+				/></label
 			>
 			<label class="field"><span>how many</span><input name="count" type="number" min="0" max="10000" required /></label
 			>

@@ -64,7 +64,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			key: uuidv7(),
 			today
 		};
-	});
+	}, locals.household.units);
 
 export const actions: Actions = {
 	/** One pack, in a tap. */

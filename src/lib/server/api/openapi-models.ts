@@ -79,7 +79,7 @@ const week = object({
 	energy_kWh: number,
 	day_load_kg: number,
 	within_limit: flag,
-	points: list(object({ h: number, air_C: number, old_C: number, old_warmest_C: number, new_C: maybe }))
+	points: list(object({ h: number, air_C: number, old_C: maybe, old_warmest_C: maybe, new_C: maybe }))
 });
 const process = {
 	product: text,

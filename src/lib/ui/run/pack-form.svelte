@@ -1,4 +1,5 @@
 <script lang="ts">
+	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
 	import { tally, type RunState } from '$core/runs/fold';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
@@ -69,6 +70,7 @@
 			rel="noopener">Print {sayCount(Math.max(1, Math.round(count)), 'label')}</a
 		> before filling.
 	</p>
+	<LabelsNote />
 	{#if run.packed.length > 0}
 		<ul class="my-2">
 			{#each run.packed as p (p.eventId)}

@@ -42,7 +42,9 @@
 						<b class="head text-lg whitespace-nowrap">{l.amount.main}</b><sup class="ml-0.5 text-soft" data-mark
 							>{l.mark}</sup
 						>
-						{#if l.amount.printed}<span class="block text-sm whitespace-nowrap text-soft">{l.amount.printed}</span>{/if}
+						{#if l.amount.printed}<span class="block text-sm whitespace-nowrap text-soft" data-printed
+								>{l.amount.printed}</span
+							>{/if}
 					</dd>
 				</div>
 			{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { inHouseholdUnits } from '$core/quantities/household-words';
 	import type { FreezerWeek } from '$core/freezing/freezer-week';
 	import { sayDuration, sayFraction, sayTemperature, sayWeight, type Units } from '$core/quantities/format';
 	import type { FreezerPlan } from '$core/freezing/freezer-week';
@@ -158,8 +159,10 @@
 					yMax={shown(-6)}
 				/>
 				<p class="mt-1 text-sm text-soft">
-					Packs spread out, not on the old ones; {plan.week.energy_kWh.toFixed(1)} kWh in all. The published load is 2 lb
-					to the cubic foot a day.
+					Packs spread out, not on the old ones; {plan.week.energy_kWh.toFixed(1)} kWh in all. {inHouseholdUnits(
+						'The published load is 2 lb to the cubic foot a day.',
+						units
+					)}
 				</p>
 			{:else if week.answer?.kind === 'refused'}
 				<NotAdvised title="Not into this freezer." refusal={week.answer} />

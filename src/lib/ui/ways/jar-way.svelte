@@ -62,7 +62,9 @@
 			<summary class="text-[15px]"
 				>on the clock, {loads.method === 'pressure' ? 'under pressure' : 'in boiling water'}: {loads.loads
 					.map((l) => l.jars)
-					.join(' + ')} jars, about {sayDuration(whole_s)}, {loads.lids} lids</summary
+					.join(' + ')}
+				{loads.loads.reduce((sum, l) => sum + l.jars, 0) === 1 ? 'jar' : 'jars'}, about {sayDuration(whole_s)}, {loads.lids}
+				lids</summary
 			>
 			<ol class="mt-1 max-w-3xl text-[15px]">
 				{#each first.steps as s, sNth (sNth)}

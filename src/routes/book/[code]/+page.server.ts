@@ -41,4 +41,4 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			lots,
 			moves: moves.map((m) => ({ ...m, at: m.at.getTime() }))
 		};
-	});
+	}, locals.household.units);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
 	import { foldRun } from '$core/runs/fold';
@@ -47,6 +48,7 @@
 		>
 	</p>
 </div>
+<div class="no-print max-w-3xl"><LabelsNote /></div>
 
 <dl class="mt-5 grid grid-cols-2 gap-y-4 border-y-2 border-rim py-4 sm:grid-cols-5">
 	<div>

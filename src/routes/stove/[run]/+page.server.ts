@@ -16,4 +16,4 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			freezers: places.filter((p) => p.kind === 'freezer').map((p) => ({ id: p.id, name: p.name })),
 			containers: containers.map((c) => ({ id: c.id, name: c.name, count: c.count }))
 		};
-	});
+	}, locals.household.units);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { onMount, untrack } from 'svelte';
 	import { Dialog } from 'bits-ui';
 	import { beforeNavigate, invalidateAll } from '$app/navigation';
@@ -260,6 +261,7 @@
 						<a href="/stove/{session.id}/labels" target="_blank" rel="noopener">Print the labels</a>: nothing sticks to
 						a frozen pack.
 					</p>
+					<LabelsNote />
 					{#if sums.firm_g > 0 || run.packed.length > 0}
 						<details class="py-2">
 							<summary class="font-bold">Pack what is firm</summary><PackForm

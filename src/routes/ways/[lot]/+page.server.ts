@@ -105,7 +105,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at },
 			key: uuidv7()
 		};
-	});
+	}, locals.household.units);
 
 /** What the page needs of a way, and no more. */
 function shown(way: FreezeWay | RefusedWay) {

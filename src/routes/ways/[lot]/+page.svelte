@@ -4,7 +4,7 @@
 	import { page } from '$app/state';
 	import { sayAs, sayMonth } from '$core/quantities/dates';
 	import { editWeight } from '$core/quantities/parse-weight';
-	import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
+	import { sayCount, sayDuration, sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
 	import NotAdvised from '$lib/ui/ways/not-advised.svelte';
 	import CoolFirst from '$lib/ui/ways/cool-first.svelte';
 	import Dryer from '$lib/ui/ways/dryer.svelte';
@@ -273,7 +273,10 @@
 				{#snippet keeps(w: Open)}
 					<b class="fig">{sayMonth(w.keepsUntil)}</b>{#if longest === w.id}<span class="best">longest</span>{/if}
 					<span class="sub"
-						>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at −18 °C, best quality</span
+						>{w.months[0] === w.months[1] ? w.months[1] : `${w.months[0]} to ${w.months[1]}`} months at {sayTemperature(
+							-18,
+							units
+						)}, best quality</span
 					>
 				{/snippet}
 				{@render line('Keeps until', keeps)}

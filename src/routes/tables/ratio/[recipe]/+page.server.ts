@@ -51,66 +51,70 @@ function largest(scaled: ScaledRecipe, units: Units): { amount: string; of: stri
 
 /** A ratio for what there is: `have` in the address, so that it survives a reload and can be shared. */
 export const load: PageServerLoad = ({ locals, params, url }) =>
-	page(async () => {
-		const recipe = findRecipe(params.recipe);
-		if (!recipe) {
-			const near = nearRecipes(params.recipe).map((r) => r.name);
-			throw new AppError(
-				404,
-				'UNKNOWN_RECIPE',
-				`No ratio of that name stands in Tables.${near.length > 0 ? ` Near it: ${near.join('; ')}.` : ''}`
-			);
-		}
-		const { units } = locals.household;
-		const main = mainOf(recipe);
-		const typed = (url.searchParams.get('have') ?? '').slice(0, 40);
-		const least = typeof main.amount === 'number' ? main.amount : main.amount[0];
-		let fault = '';
-		let scaled = scaleRecipe(recipe, readHave(`${least}`, main.unit));
-		if (typed.trim() !== '') {
-			try {
-				scaled = scaleRecipe(recipe, readHave(typed, main.unit));
-			} catch (thrown) {
-				if (!(thrown instanceof DomainError)) throw thrown;
-				fault = thrown.message;
+	page(
+		async () => {
+			const recipe = findRecipe(params.recipe);
+			if (!recipe) {
+				const near = nearRecipes(params.recipe).map((r) => r.name);
+				throw new AppError(
+					404,
+					'UNKNOWN_RECIPE',
+					`No ratio of that name stands in Tables.${near.length > 0 ? ` Near it: ${near.join('; ')}.` : ''}`
+				);
 			}
-		}
-		const product = canningProducts.find((p) => p.id === recipe.product);
-		const say = (amount: number | readonly [number, number], unit: typeof main.unit) =>
-			amountText(sayAmount(amount, unit, units));
-		return {
-			title: recipe.name,
-			recipe: {
-				id: recipe.id,
-				name: recipe.name,
-				scale: recipe.scale,
-				steps: recipe.steps ?? [],
-				note: recipe.note ?? ''
-			},
-			way: { id: wayOfRecipe(recipe), name: wordsOf(wayOfRecipe(recipe)).name },
-			foods: recipe.foods.flatMap((id) => foodById(id) ?? []).map((f) => ({ id: f.id, name: f.name })),
-			main: {
-				what: main.what,
-				one: say(typeof main.amount === 'number' ? main.amount : [main.amount[0], main.amount[1]], main.unit),
-				byWeight: main.kg_per_unit !== undefined
-			},
-			typed,
-			fault,
-			sets: scaled.sets,
-			large: largest(scaled, units),
-			converted: scaled.converted,
-			set: scaled.set.map((i) => shownIngredient(i, units)),
-			all: scaled.all.map((i) => shownIngredient(i, units)),
-			makes: scaled.makes ? say(scaled.makes.amount, scaled.makes.unit) : '',
-			left: scaled.left.amount > 0 ? say(scaled.left.amount, scaled.left.unit) : '',
-			short: scaled.short.amount > 0 ? say(scaled.short.amount, scaled.short.unit) : '',
-			salt: scaled.salt_percent ? say(scaled.salt_percent, '%') : '',
-			words: scaled.words,
-			gather: towardRecipe(recipe, await locals.stores.stock.basket(), locals.now),
-			zone: locals.household.zone,
-			product: product ? { name: product.name, food: recipe.foods[0] ?? '' } : null,
-			canned: ['jam', 'sauce', 'juice', 'pickle', 'kraut', 'ferment'].includes(recipe.kind),
-			whose: `${sources[recipe.source].title}${recipe.locator ? `, ${recipe.locator}` : ''}`,
-			sure: sureness(recipe)
-		};
-	});
+			const { units } = locals.household;
+			const main = mainOf(recipe);
+			const typed = (url.searchParams.get('have') ?? '').slice(0, 40);
+			const least = typeof main.amount === 'number' ? main.amount : main.amount[0];
+			let fault = '';
+			let scaled = scaleRecipe(recipe, readHave(`${least}`, main.unit));
+			if (typed.trim() !== '') {
+				try {
+					scaled = scaleRecipe(recipe, readHave(typed, main.unit));
+				} catch (thrown) {
+					if (!(thrown instanceof DomainError)) throw thrown;
+					fault = thrown.message;
+				}
+			}
+			const product = canningProducts.find((p) => p.id === recipe.product);
+			const say = (amount: number | readonly [number, number], unit: typeof main.unit) =>
+				amountText(sayAmount(amount, unit, units));
+			return {
+				title: recipe.name,
+				recipe: {
+					id: recipe.id,
+					name: recipe.name,
+					scale: recipe.scale,
+					steps: recipe.steps ?? [],
+					note: recipe.note ?? ''
+				},
+				way: { id: wayOfRecipe(recipe), name: wordsOf(wayOfRecipe(recipe)).name },
+				foods: recipe.foods.flatMap((id) => foodById(id) ?? []).map((f) => ({ id: f.id, name: f.name })),
+				main: {
+					what: main.what,
+					one: say(typeof main.amount === 'number' ? main.amount : [main.amount[0], main.amount[1]], main.unit),
+					byWeight: main.kg_per_unit !== undefined
+				},
+				typed,
+				fault,
+				sets: scaled.sets,
+				large: largest(scaled, units),
+				converted: scaled.converted,
+				set: scaled.set.map((i) => shownIngredient(i, units)),
+				all: scaled.all.map((i) => shownIngredient(i, units)),
+				makes: scaled.makes ? say(scaled.makes.amount, scaled.makes.unit) : '',
+				left: scaled.left.amount > 0 ? say(scaled.left.amount, scaled.left.unit) : '',
+				short: scaled.short.amount > 0 ? say(scaled.short.amount, scaled.short.unit) : '',
+				salt: scaled.salt_percent ? say(scaled.salt_percent, '%') : '',
+				words: scaled.words,
+				gather: towardRecipe(recipe, await locals.stores.stock.basket(), locals.now),
+				zone: locals.household.zone,
+				product: product ? { name: product.name, food: recipe.foods[0] ?? '' } : null,
+				canned: ['jam', 'sauce', 'juice', 'pickle', 'kraut', 'ferment'].includes(recipe.kind),
+				whose: `${sources[recipe.source].title}${recipe.locator ? `, ${recipe.locator}` : ''}`,
+				sure: sureness(recipe)
+			};
+		},
+		locals.household.units,
+		['note', 'text']
+	);

@@ -87,13 +87,14 @@
 						<tr class="border-b border-line align-baseline">
 							<td class="py-2 pr-4"
 								><b class="head text-xl whitespace-nowrap">{i.amount.main}</b>
-								{#if i.amount.printed}<span class="block text-sm whitespace-nowrap text-soft">{i.amount.printed}</span
+								{#if i.amount.printed}<span class="block text-sm whitespace-nowrap text-soft" data-printed
+										>{i.amount.printed}</span
 									>{/if}</td
 							>
 							{#if data.sets !== 1 && data.sets > 0}
 								<td class="py-2 pr-4"
 									><b class="head text-xl whitespace-nowrap">{all?.amount.main}</b>
-									{#if all?.amount.printed}<span class="block text-sm whitespace-nowrap text-soft"
+									{#if all?.amount.printed}<span class="block text-sm whitespace-nowrap text-soft" data-printed
 											>{all.amount.printed}</span
 										>{/if}</td
 								>

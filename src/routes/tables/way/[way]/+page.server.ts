@@ -23,53 +23,57 @@ function besides(way: TableWay, line: Line, cell: readonly Line[]): string {
 
 /** One way: what holds for all foods, then food by food. */
 export const load: PageServerLoad = ({ locals, params }) =>
-	page(async () => {
-		if (!isTableWay(params.way))
-			throw new AppError(404, 'UNKNOWN_WAY', `No way is called "${params.way}". Known: ${tableWays.join(', ')}.`);
-		const { words, kinds, lines, columns, rows, refused, recipes, practices, cautions } = wayPage(
-			params.way,
-			tableKitchen(locals.household)
-		);
-		const { main, minor, notes } = shownLines(lines);
-		const table = footnoted(rows.flatMap((r) => r.cells.flat()));
-		let next = 0;
-		return {
-			title: words.name,
-			way: words.id,
-			name: words.name,
-			lead: words.lead,
-			steps: words.steps,
-			lines: [...main, ...minor].map((l) => ({ ...l, who: forWhom(l.key) })),
-			notes,
-			kinds: kinds.map((k) => ({
-				title: k.title,
-				rows: k.rows.map((r) => ({
-					name: r.name,
-					words: r.words,
-					more: r.more,
-					whose: r.confidence === 'practice' ? 'common practice' : `${sources[r.source].short}; ${sureness(r)}`
-				}))
-			})),
-			columns,
-			rows: rows.map((r) => ({
-				id: r.food.id,
-				name: r.food.name,
-				group: r.food.group,
-				cells: r.cells.map((cell) =>
-					cell.map(() => {
-						const line = table.lines[next++];
-						return {
-							what: line ? besides(words.id, line, cell) : '',
-							main: line?.amount.main ?? '',
-							mark: line?.mark ?? ''
-						};
-					})
-				)
-			})),
-			tableNotes: table.notes,
-			refused: refused.map((r) => ({ id: r.food.id, name: r.food.name, reason: r.reason })),
-			recipes: recipes.map(shownRecipe),
-			practices: practices.map(shownPractice),
-			cautions: cautions.map((c) => ({ id: c.id, text: c.text }))
-		};
-	});
+	page(
+		async () => {
+			if (!isTableWay(params.way))
+				throw new AppError(404, 'UNKNOWN_WAY', `No way is called "${params.way}". Known: ${tableWays.join(', ')}.`);
+			const { words, kinds, lines, columns, rows, refused, recipes, practices, cautions } = wayPage(
+				params.way,
+				tableKitchen(locals.household)
+			);
+			const { main, minor, notes } = shownLines(lines);
+			const table = footnoted(rows.flatMap((r) => r.cells.flat()));
+			let next = 0;
+			return {
+				title: words.name,
+				way: words.id,
+				name: words.name,
+				lead: words.lead,
+				steps: words.steps,
+				lines: [...main, ...minor].map((l) => ({ ...l, who: forWhom(l.key) })),
+				notes,
+				kinds: kinds.map((k) => ({
+					title: k.title,
+					rows: k.rows.map((r) => ({
+						name: r.name,
+						words: r.words,
+						more: r.more,
+						whose: r.confidence === 'practice' ? 'common practice' : `${sources[r.source].short}; ${sureness(r)}`
+					}))
+				})),
+				columns,
+				rows: rows.map((r) => ({
+					id: r.food.id,
+					name: r.food.name,
+					group: r.food.group,
+					cells: r.cells.map((cell) =>
+						cell.map(() => {
+							const line = table.lines[next++];
+							return {
+								what: line ? besides(words.id, line, cell) : '',
+								main: line?.amount.main ?? '',
+								mark: line?.mark ?? ''
+							};
+						})
+					)
+				})),
+				tableNotes: table.notes,
+				refused: refused.map((r) => ({ id: r.food.id, name: r.food.name, reason: r.reason })),
+				recipes: recipes.map(shownRecipe),
+				practices: practices.map(shownPractice),
+				cautions: cautions.map((c) => ({ id: c.id, text: c.text }))
+			};
+		},
+		locals.household.units,
+		['note', 'text']
+	);

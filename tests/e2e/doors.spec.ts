@@ -1,0 +1,203 @@
+import { randomUUID } from 'node:crypto';
+import { v7 as uuidv7 } from 'uuid';
+import { expect, hydrated, postForm, test } from './help';
+
+const line = (page: import('@playwright/test').Page) => page.getByRole('textbox', { name: /What came in/ });
+
+test('a line that says another food is read, asked or refused as it is typed, and never kept as something else', async ({
+	page,
+	home,
+	sql
+}) => {
+	await page.goto('/basket');
+	await hydrated(page);
+	await line(page).fill('3 kg cherry peppers');
+	await expect(page.getByText(/^= 3 kg cherry peppers/)).toBeVisible();
+	await expect(page.getByText('a kind of chile peppers')).toBeVisible();
+	await line(page).fill('2 kg beans');
+	await expect(page.getByText('Which beans?')).toBeVisible();
+	await page.getByRole('button', { name: 'runner beans', exact: true }).click();
+	await expect(line(page)).toHaveValue('2 kg runner beans');
+	await line(page).fill('1 kg rhubarb leaves');
+	await expect(page.getByText('No: Rhubarb leaves are poisonous.')).toBeVisible();
+	await expect(page.getByText('Use the stalks only')).toBeVisible();
+	const count = async () =>
+		(await sql`select count(*)::int as n from lot where household_id = ${home.id}`)[0]?.n as number;
+	const before = await count();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('alert').first()).toContainText('Nothing was saved');
+	expect(await count()).toBe(before);
+	await expect(line(page)).toHaveValue('1 kg rhubarb leaves');
+	// A half-typed line outlives a look at another place, and is gone once it is kept.
+	await line(page).fill('2 kg sungold tom');
+	await page.getByRole('link', { name: 'Shelves' }).first().click();
+	await page.waitForURL(/shelves/);
+	await page.goto('/basket');
+	await expect(line(page)).toHaveValue('2 kg sungold tom');
+	await line(page).fill('2 kg sungold tomatoes');
+	await page.getByRole('button', { name: /the variety/ }).click();
+	await expect(line(page)).toHaveValue('2 kg tomatoes, variety sungold');
+	await page.keyboard.press('Enter');
+	await expect(page.getByText('variety sungold').first()).toBeVisible();
+	await page.reload();
+	await hydrated(page);
+	await expect(line(page)).toHaveValue('');
+});
+
+test('wild mushrooms open no way before it is said who has seen them, and the answer is kept', async ({
+	page,
+	home,
+	baseURL,
+	context
+}) => {
+	void home;
+	await postForm(context.request, baseURL ?? '', '/basket?/add', { text: '1 kg porcini', key: randomUUID() });
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('link', { name: 'Ways for porcini' }).click();
+	await expect(page.getByRole('heading', { name: 'First: who has seen them?' })).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
+	await page.getByRole('button', { name: 'No, or not sure' }).click();
+	await expect(page.getByRole('heading', { name: /^Out\./ })).toBeVisible();
+	await page.reload();
+	await expect(page.getByRole('heading', { name: /^Out\./ })).toBeVisible();
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('button', { name: 'More for porcini' }).click();
+	await page.getByRole('button', { name: 'They have been seen now' }).click();
+	await page.getByRole('link', { name: 'Ways for porcini' }).click();
+	await expect(page.getByRole('button', { name: /^Start: Cook first/ })).toBeVisible();
+	await expect(page.getByRole('region', { name: 'Not as it is.' })).toContainText('never canned');
+});
+
+test('the hours out of the cold are not forgotten in the fridge: mince after twelve of them is out, with no start', async ({
+	page,
+	home,
+	clock,
+	baseURL,
+	context
+}) => {
+	void home;
+	await postForm(context.request, baseURL ?? '', '/basket?/add', { text: '2 kg minced beef', key: randomUUID() });
+	await clock.forward(3600);
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('button', { name: 'More for minced beef' }).click();
+	await page.getByRole('combobox', { name: 'to' }).selectOption({ label: 'Fridge' });
+	await page.getByRole('button', { name: 'Move it' }).click();
+	await expect(page.getByText(/minced beef moved to Fridge/)).toBeVisible();
+	// Half the clock is used up: a day later it is past its end, two days after it came in.
+	await clock.forward(25 * 3600);
+	await page.goto('/basket');
+	await hydrated(page);
+	await expect(page.getByText(/^out: /)).toBeVisible();
+	await page.getByRole('link', { name: 'Why out for minced beef' }).click();
+	await expect(page.getByRole('heading', { name: /^Out\./ })).toBeVisible();
+	await expect(page.getByText('add up over every place')).toBeVisible();
+	await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
+	const lot = page.url().split('/').at(-1) ?? '';
+	const start = await postForm(context.request, baseURL ?? '', `/ways/${lot}?/start`, { way: 'raw', key: uuidv7() });
+	expect([start.type, start.status]).toEqual(['failure', 422]);
+	expect(start.data).toContain('Nothing was started');
+	// Back on the counter or not: out is out.
+	await clock.forward(60);
+	await page.reload();
+	await expect(page.getByRole('heading', { name: /^Out\./ })).toBeVisible();
+});
+
+test('a lot that an older reader kept as another food is flagged, never changed, and has no way until it is said again', async ({
+	page,
+	home,
+	sql
+}) => {
+	// As that reader left it: the first known word the food, the rest a note.
+	await sql`update lot set food = 'cherries', title = 'cherry', note = 'peppers', said = '3 kg cherry peppers', reader = 0
+		where household_id = ${home.id} and title = 'courgettes' and kind = 'raw'`;
+	await page.goto('/basket');
+	await hydrated(page);
+	await expect(page.getByText('say it again')).toBeVisible();
+	await page.getByRole('link', { name: 'Ways for cherry' }).click();
+	await expect(page.getByRole('heading', { name: 'Say this one again.' })).toBeVisible();
+	await expect(page.getByText('min in boiling water')).toHaveCount(0);
+	await page.getByRole('link', { name: 'Type it again in the Basket' }).click();
+	await hydrated(page);
+	await expect(page.getByText(/^= 3 kg cherry peppers/)).toBeVisible();
+	const [kept] = await sql`select food, title from lot where household_id = ${home.id} and title = 'cherry'`;
+	expect(kept).toMatchObject({ food: 'cherries', title: 'cherry' });
+});
+
+test('two items of one name, food that is only kept, and a number that is none leave the page of ways whole', async ({
+	page,
+	home,
+	baseURL,
+	context
+}) => {
+	void home;
+	for (const text of ['2 kg beef', '1 kg pork', '3 kg pork', '12 duck eggs', '2 kg frozen raspberries'])
+		await postForm(context.request, baseURL ?? '', '/basket?/add', { text, key: randomUUID() });
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('link', { name: 'Ways for beef' }).click();
+	await page.getByText('With what else of the basket?').click();
+	await expect(page.getByText(/^Never with pork/)).toHaveCount(2);
+	await expect(page.getByText('their heat steps differ').first()).toBeVisible();
+	for (const pack of ['0', 'abc']) {
+		await page.getByRole('textbox', { name: 'a pack' }).fill(pack);
+		await page.getByRole('textbox', { name: 'a pack' }).press('Tab');
+		await expect(page.getByRole('alert').filter({ hasText: `“${pack}”` })).toBeVisible();
+		await expect(page.getByRole('button', { name: /^Start/ }).first()).toBeVisible();
+		await expect(page.getByRole('textbox', { name: 'a pack' })).toHaveValue(pack);
+	}
+	await page.goto('/basket');
+	await page.getByRole('link', { name: 'Ways for duck eggs' }).click();
+	await expect(page.getByRole('heading', { name: 'Nothing more is made of it here.' })).toBeVisible();
+	await expect(page.getByText(/Freeze beaten eggs/)).toBeVisible();
+	await page.goto('/basket');
+	await page.getByRole('link', { name: 'Ways for raspberries' }).last().click();
+});
+
+test('the altitude keeps its number beside its unit, whatever else is saved', async ({ page, home }) => {
+	void home;
+	await page.goto('/kitchen');
+	await hydrated(page);
+	const number = page.getByRole('textbox', { name: 'altitude', exact: true });
+	const unit = page.getByRole('combobox', { name: 'in', exact: true });
+	await number.fill('1900');
+	await page.getByRole('combobox', { name: 'units' }).selectOption('us');
+	await page.getByRole('button', { name: 'Save the household' }).click();
+	await expect(page.getByText('Household: saved')).toBeVisible();
+	await expect(number).toHaveValue('1900');
+	await expect(unit).toHaveValue('m');
+	await page.getByRole('button', { name: 'Save the altitude' }).click();
+	await expect(page.getByText('Altitude: saved')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Altitude: 6,234 ft' })).toBeVisible();
+	await expect(number).toHaveValue('1900');
+	await unit.selectOption('ft');
+	await expect(number).toHaveValue('1900');
+	// What failed in one form stands in that form alone.
+	await page.reload();
+	await hydrated(page);
+	await expect(number).toHaveValue('6233.6');
+});
+
+test('on the Shelves Enter in the cause books what was spoiled, and a count starts from what is there', async ({
+	page,
+	home
+}) => {
+	void home;
+	await page.goto('/shelves');
+	await hydrated(page);
+	await page.locator('li.pack button.face').first().click();
+	const spoil = page.getByRole('form', { name: 'Spoiled' });
+	await spoil.getByRole('textbox', { name: 'cause' }).fill('frost');
+	await spoil.getByRole('textbox', { name: 'cause' }).press('Enter');
+	await expect(page.getByText(/1 pack .* spoiled/).first()).toBeVisible();
+	await page.locator('li.pack button.face').first().click();
+	await expect(page.getByRole('form', { name: 'Counted' }).getByRole('spinbutton')).not.toHaveValue('1');
+});
+
+test('labels printed on this machine say that their picture leads nowhere else', async ({ page, home }) => {
+	void home;
+	await page.goto('/book/DEMO3');
+	await expect(page.getByText('which only this computer can open')).toBeVisible();
+});
