@@ -59,6 +59,8 @@ export interface CutRow {
 	readonly cookFirst?: { readonly words: string; readonly months: Range; readonly untimed?: boolean } & Provenance;
 	readonly byproducts?: readonly string[];
 	readonly prepare?: string;
+	/** Where it goes in raw and the usual preparing is done with heat. */
+	readonly prepareRaw?: string;
 	readonly pack: PackKind;
 }
 export type PackKind = 'loose' | 'flat' | 'balls' | 'wrap' | 'dry' | 'liquid';

@@ -1,5 +1,6 @@
 import { freezingRules } from '../../reference/rules';
 import type { PackKind } from '../../reference/tables';
+import { sayVolume, sayWeight, type Units } from '../quantities/format';
 import { DomainError, mustBePositive } from '../errors';
 
 export interface Container {
@@ -20,6 +21,8 @@ export interface PacksInput {
 	readonly containers: readonly Container[];
 	/** The household's own choice; else the smallest that fits. */
 	readonly containerId?: string;
+	/** In which what is missing is said; metric without it. */
+	readonly units?: Units;
 }
 
 export interface Packs {
@@ -68,12 +71,14 @@ export function packs(input: PacksInput): Packs {
 	const chosen = input.containerId ? input.containers.find((c) => c.id === input.containerId) : undefined;
 	const needed = count + (remainder_g >= 10 ? 1 : 0);
 	const container = chosen ?? fitting.find((c) => c.count >= needed) ?? fitting[0];
+	const units = input.units ?? 'metric';
+	const each = `${sayWeight(input.portion_g, units)} (about ${sayVolume(each_mL / 1000, units)})`;
 	const problem =
 		chosen && !fits(chosen)
-			? `${chosen.name} is too small for ${input.portion_g} g (about ${Math.round(each_mL)} ml).`
+			? `${chosen.name} is too small for ${each}.`
 			: container
 				? undefined
-				: `Nothing in the drawer holds ${input.portion_g} g (about ${Math.round(each_mL)} ml). Add a container in the Kitchen, or choose a smaller portion.`;
+				: `Nothing in the drawer holds ${each}. Add a container in the Kitchen, or choose a smaller portion.`;
 	return {
 		count,
 		portion_g: input.portion_g,

@@ -101,7 +101,7 @@ export function inHouseholdUnits(text: string, units: Units): string {
 /** Fields that hold sentences of ours or of a publication; what a person typed stands in others, and is never touched. */
 const sentences = new Set([
 	'reason', 'instead', 'steps', 'words', 'notes', 'prepare', 'mind', 'intake', 'warning', 'rule', 'at', 'keep', 'use', 'why',
-	'matters', 'what', 'cautions', 'goodFor', 'ice', 'load', 'missing', 'question', 'schools', 'ours', 'blanchWords', 'gist', 'hint', 'doing', 'leave', 'problem'
+	'matters', 'what', 'cautions', 'goodFor', 'ice', 'load', 'missing', 'question', 'schools', 'ours', 'blanchWords', 'gist', 'hint', 'doing', 'leave', 'pretreat', 'test', 'heat', 'thickness_note'
 ]); // prettier-ignore
 
 /**

@@ -1,4 +1,4 @@
-import type { FreezeWay } from '../ways/freeze-ways';
+import { preparing, type FreezeWay } from '../ways/freeze-ways';
 import type { Kitchen } from '../ways/kitchen';
 import { blanchRules } from '../../reference/rules';
 import type { Units } from '../quantities/format';
@@ -90,7 +90,7 @@ export function planRun(
 		load_g: way.load_g,
 		prepared_g: way.prepared_g,
 		potful_g,
-		prepare: cut.prepare ?? 'Wash and cut evenly.',
+		prepare: preparing(cut, way.method),
 		pot:
 			way.pot && line
 				? {

@@ -57,6 +57,9 @@ describe('ways of freezing', () => {
 				// A run can be made of it, and its plan survives JSON.
 				const plan = planRun(way, { lotId: 'x', called: way.food.name, form: 'whole', raw_g: 9100, kitchen });
 				expect(JSON.parse(JSON.stringify(plan))).toEqual(plan);
+				// What goes in raw is never told to be blanched or boiled first, by its steps or at the stove; a cooked dish was.
+				if (way.method === 'raw' && way.food.group !== 'dish' && way.food.group !== 'fish')
+					expect([...way.steps, plan.prepare].join(' ')).not.toMatch(/\b(blanch|cook)/i);
 			}
 		}
 	);

@@ -199,7 +199,7 @@ function blanched(
 			? 'Bring the water under the steamer to a strong boil'
 			: `Bring ${sayVolume(line.water_L, kitchen.units)} of water to a rolling boil`;
 	const steps = [
-		cut.prepare ?? 'Wash and cut evenly.',
+		preparing(cut, 'water'),
 		`${heat}; have the ice ready.`,
 		`${sayCount(line.potfuls, 'potful')} of ${sayWeight(line.potful_kg * 1000, kitchen.units)}: ${words}${row.dip ? '' : row.method === 'steam' ? ', from the lid closing on strong steam' : ', counted from the return to the boil'}.`,
 		`Into the ice ${sayMinutes([line.chill_s / 60, line.chill_s / 60].map((m) => Math.round(m * 2) / 2) as unknown as Range)}, until cold to the centre${row.dip ? '; slip the skins off' : ''}.`,
@@ -258,7 +258,7 @@ function cooked(
 		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
 		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
-		steps: [cut.prepare ?? 'Wash and cut.', cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
+		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
 		notes: [note],
 		source: sources[cook.source].short, confidence: cook.confidence, hotWork: true
 	}); // prettier-ignore
@@ -278,9 +278,14 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
 		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
-		steps: [cut.prepare ?? 'Wash and cut.', ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
+		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
 		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
 	}); // prettier-ignore
+}
+
+/** How a cut is made ready for a way; what is frozen raw is never told to blanch first. */
+export function preparing(cut: CutRow, method: FreezeWay['method']): string {
+	return (method === 'raw' ? cut.prepareRaw : undefined) ?? cut.prepare ?? 'Wash and cut evenly.';
 }
 
 interface Draft {
@@ -303,6 +308,7 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		bulk_kg_per_L: cut.bulk_kg_per_L.value,
 		pack: cut.pack,
 		containers: kitchen.containers,
+		units: kitchen.units,
 		...(input.choices.containerId ? { containerId: input.choices.containerId } : {})
 	});
 	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
