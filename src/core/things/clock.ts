@@ -3,7 +3,7 @@ import { heatSteps } from '../../reference/safety';
 import type { PlaceKind, Range } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
-import type { Age, Thing } from './thing';
+import type { Age, State, Thing } from './thing';
 
 export type StandingPlace = PlaceKind | 'freezer';
 
@@ -16,6 +16,8 @@ export interface Stay {
 	readonly from: number;
 	/** ms; null while it stands there. */
 	readonly until: number | null;
+	/** What it was there, where that is not what it is now: frozen for months, then thawed. */
+	readonly state?: State;
 }
 
 /** How long a thing keeps in one place, from its first hour there. */
@@ -159,7 +161,8 @@ export function clockOf(thing: Thing, stays: readonly Stay[], now: number): Cloc
 	let used = 0;
 	let safety = false;
 	for (const stay of stays) {
-		const { days, limit } = keepsAt(thing, stay.place, stay.place_C);
+		const there = stay.state ? { ...thing, state: stay.state } : thing;
+		const { days, limit } = keepsAt(there, stay.place, stay.place_C);
 		const end = stay === last ? Infinity : (stay.until ?? stay.from);
 		const length = Math.max(0, end - stay.from) / day_ms;
 		if (bestBy === undefined && usedBest + length / days[0] >= 1)

@@ -49,6 +49,10 @@ export const lotOfThing = (
 
 type Standing = Pick<PlaceRow, 'kind' | 'tempC'>;
 
+/** "cut" was a condition once; it is a state now. */
+const stateOf = (row: Pick<LotRow, 'condition' | 'state'>): Thing['state'] =>
+	row.condition === 'cut' ? 'prepared' : row.state;
+
 /** Everywhere that a lot has stood, the last place open. */
 export function staysOf(row: LotRow, place: Standing): Stay[] {
 	return [
@@ -57,7 +61,8 @@ export function staysOf(row: LotRow, place: Standing): Stay[] {
 			place: standing[place.kind],
 			place_C: Math.max(-40, Math.min(45, place.tempC)),
 			from: (row.placedAt ?? row.since).getTime(),
-			until: null
+			until: null,
+			state: stateOf(row)
 		}
 	];
 }
@@ -65,6 +70,23 @@ export function staysOf(row: LotRow, place: Standing): Stay[] {
 /** The stays of a lot that leaves its place now. */
 export const staysAfter = (row: LotRow, place: Standing, now: Date): Stay[] =>
 	staysOf(row, place).map((s) => (s.until === null ? { ...s, until: Math.max(s.from, now.getTime()) } : s));
+
+/**
+ * What the clock of a lot goes on from when another comes back to it, by undoing a move: whichever history ends sooner.
+ * The hours that were recorded elsewhere are not unsaid by it, and what had stayed is not made younger.
+ */
+export function staysMerged(
+	row: LotRow,
+	place: Standing,
+	back: LotRow,
+	backFrom: Standing,
+	now: Date
+): Pick<LotRow, 'stays' | 'placedAt'> {
+	const own = { stays: row.stays, placedAt: row.placedAt };
+	const others = { stays: staysAfter(back, backFrom, now), placedAt: now };
+	const goneBy = (with_: typeof own) => lotThing({ ...row, ...with_ }, place, now).clock.goneBy;
+	return goneBy(others) < goneBy(own) ? others : own;
+}
 
 export interface LotThing {
 	/** With its age. */
@@ -84,8 +106,7 @@ export function lotThing(row: LotRow, place: Standing, now: Date): LotThing {
 		...(kind ? { kind } : {}),
 		called: row.title,
 		form: row.form,
-		// "cut" was a condition once; it is a state now.
-		state: row.condition === 'cut' ? 'prepared' : row.state,
+		state: stateOf(row),
 		condition: row.condition === 'cut' ? 'firm' : row.condition,
 		...(row.wild ? { wild: true } : {}),
 		...(row.identified === null ? {} : { identified: row.identified })

@@ -4,7 +4,7 @@ import { reverseOf, type MovementKind } from '$core/stock/fold';
 import type { Database, Tx } from '../db/client';
 import { batch, container, lot, lotBalance, movement, place } from '../db/schema';
 import { AppError, notFound } from '../errors';
-import { staysAfter } from '../things';
+import { staysAfter, staysMerged } from '../things';
 import { once } from './once';
 
 export type LotRow = typeof lot.$inferSelect;
@@ -202,12 +202,21 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 						throw new AppError(409, 'SAME_PLACE', `They are in ${to.name} already. Nothing was changed.`, [
 							{ field: 'placeId', message: 'Choose another place.' }
 						]);
+					if (raw && to.kind === 'freezer' && row.state !== 'frozen')
+						throw new AppError(
+							409,
+							'FREEZING_IS_A_RUN',
+							`Into ${to.name} it goes by a way of freezing: open it in Ways, which gives its portions, its first look and its months. Nothing was changed.`,
+							[{ field: 'placeId', message: 'Choose another place, or a way of freezing.' }]
+						);
 					const { id: _id, householdId: _h, createdAt: _c, ...rest } = row;
+					// Out of the freezer it thaws, and is advised on as thawed from then on.
+					const state = raw && row.state === 'frozen' && to.kind !== 'freezer' ? 'thawed' : row.state;
 					const [from] = await tx.select().from(place).where(eq(place.id, row.placeId));
 					if (!from) throw notFound('place');
 					// What the clock used up here goes along: an hour on the counter is not forgotten in the fridge.
 					const stays = staysAfter(row, from, now);
-					const there = await makeLot(tx, householdId, { ...rest, placeId: to.id, stays, placedAt: now }, now);
+					const there = await makeLot(tx, householdId, { ...rest, state, placeId: to.id, stays, placedAt: now }, now);
 					await post(
 						tx,
 						householdId,
@@ -241,12 +250,17 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 
 		/** Keeps whether an expert has seen a lot, with every lot that was split from it by moving. @throws {AppError} 404 */
 		async identify(lotId: string, identified: boolean): Promise<void> {
-			const changed = await db
-				.update(lot)
-				.set({ identified })
-				.where(and(mine, eq(lot.id, lotId), eq(lot.kind, 'raw')))
-				.returning({ id: lot.id });
-			if (changed.length === 0) throw notFound('lot');
+			// Said of one, it is said of all that it was moved from and to: an undone move never brings back the other answer.
+			const found = await db.execute<{ id: string }>(sql`
+				with recursive kin (id) as (
+					select id from lot where id = ${lotId} and household_id = ${householdId} and kind = 'raw'
+					union
+					select b.lot_id from kin
+					join movement a on a.lot_id = kin.id and a.kind = 'move' and a.household_id = ${householdId}
+					join movement b on b.group_id = a.group_id and b.household_id = ${householdId}
+				)
+				update lot set identified = ${identified} from kin where lot.id = kin.id returning lot.id`);
+			if (found.length === 0) throw notFound('lot');
 		},
 
 		/** Takes a whole step back. */
@@ -361,6 +375,7 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 	if (reversed.length > 0)
 		throw new AppError(409, 'UNDONE_BEFORE', 'That step was taken back already. Nothing was changed.');
 	const undoGroupId = uuidv7();
+	await comeBack(tx, householdId, rows, now);
 	try {
 		await post(
 			tx,
@@ -391,4 +406,31 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 		throw error;
 	}
 	return { groupId: undoGroupId, words: 'Taken back' };
+}
+
+/** Before a move of raw lots is taken back: what comes back brings the hours that it spent where it was. */
+async function comeBack(
+	tx: Tx,
+	householdId: string,
+	rows: readonly (typeof movement.$inferSelect)[],
+	now: Date
+): Promise<void> {
+	const from = rows.find((r) => r.kind === 'move' && r.grams < 0);
+	const to = rows.find((r) => r.kind === 'move' && r.grams > 0);
+	if (!from || !to) return;
+	const lots = await tx
+		.select({ lot, place })
+		.from(lot)
+		.innerJoin(place, eq(place.id, lot.placeId))
+		.where(and(eq(lot.householdId, householdId), inArray(lot.id, [from.lotId, to.lotId])))
+		.orderBy(asc(lot.id))
+		.for('update', { of: lot });
+	const home = lots.find((l) => l.lot.id === from.lotId);
+	const away = lots.find((l) => l.lot.id === to.lotId);
+	if (!home || !away) throw notFound('lot');
+	const merged = staysMerged(home.lot, home.place, away.lot, away.place, now);
+	await tx
+		.update(lot)
+		.set({ stays: merged.stays, placedAt: merged.placedAt })
+		.where(and(eq(lot.householdId, householdId), eq(lot.id, from.lotId)));
 }

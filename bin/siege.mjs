@@ -1,0 +1,48 @@
+/**
+ * `npm run siege`: the laws of `npm test` at their full size, by a new seed each time; half an hour on two slow cores.
+ * `npm run siege -- SEED` runs one again, as it failed.
+ */
+import { randomInt } from 'node:crypto';
+import { join } from 'node:path';
+import { ensurePackages } from './lib/install.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run } from './lib/run.mjs';
+import { Plain, fail, root, say } from './lib/say.mjs';
+
+/** @type {(() => Promise<void>)[]} */
+const stops = [];
+for (const name of /** @type {NodeJS.Signals[]} */ (['SIGINT', 'SIGTERM'])) {
+	process.on(name, () => void Promise.all(stops.map((stop) => stop())).then(() => process.exit(1)));
+}
+try {
+	const given = process.argv[2];
+	const seed = given === undefined ? randomInt(1, 1_000_000) : Number(given);
+	if (!Number.isInteger(seed) || seed < 1 || seed > 1_000_000)
+		throw new Plain(`"${given}" is no seed: a whole number from 1 to 1,000,000, as a siege before has printed it.`);
+	await ensurePackages();
+	const database = await startPostgres({ name: 'pg-siege', throwaway: true });
+	stops.push(database.stop);
+	say(`The seed is ${seed}; \`npm run siege -- ${seed}\` runs the same again.`);
+	const status = await run(
+		join(root, 'node_modules/.bin/vitest'),
+		['run', '--testTimeout=3600000', 'src/core/things', 'src/core/safety', 'src/lib/server/stores/histories.test.ts'],
+		{
+			env: {
+				...process.env,
+				TEST_DATABASE_URL: database.url,
+				SIEGE_SEED: String(seed),
+				SIEGE_STRIDE: '1',
+				SIEGE_PAIRS: '200000',
+				SIEGE_HISTORIES: '200000',
+				SIEGE_ASKS: '200000',
+				SIEGE_STORED: '3000'
+			}
+		}
+	);
+	say(`The seed was ${seed}.`);
+	process.exitCode = status ?? 1;
+} catch (error) {
+	fail(error);
+} finally {
+	for (const stop of stops.reverse()) await stop();
+}
