@@ -84,7 +84,7 @@ test('the pack and the freezer are solved off the page, drawn and said; thicker 
 	void quiet;
 	await ways(page, 'runner beans');
 	const chart = page.getByRole('figure', { name: 'The temperature inside' });
-	await expect(chart).toContainText(/hard to the middle after .*8 cm brick: /);
+	await expect(chart).toContainText(/hard to the middle after .*8 cm thick: /);
 	const loose = await chart.locator('p').first().innerText();
 	await page.getByRole('group', { name: 'frozen as' }).getByRole('link', { name: '50 mm thick' }).click();
 	await expect(page).toHaveURL(/pack=50/);

@@ -1,9 +1,14 @@
 import { refitDrying, type Refit } from '../../src/core/drying/drying-refit';
 import { dryingTime, weightShare } from '../../src/core/drying/drying-time';
-import { dryingRows } from '../../src/reference/other-ways';
+import { dryingBalance } from '../../src/core/drying/drying-balance';
+import { yieldShare } from '../../src/core/foods/cuts';
+import { dryingRows, dryingYieldRows } from '../../src/reference/other-ways';
 import { type Measured, coverage, foodOf, percent, range, tray, trayWeight } from './cases';
 
 export function balance(): Measured {
+	const tomatoes = foodOf('tomatoes');
+	const printed = dryingYieldRows.find((r) => r.id === 'tomatoes');
+	if (!printed) throw new Error('tomatoes are in the table of yields');
 	const share = (food: string, out: number) =>
 		range(40, 0, 12).map((t): [number, number] => [
 			t,
@@ -20,7 +25,10 @@ export function balance(): Measured {
 				{ name: 'tomatoes to 10 %', points: share('tomatoes', 0.1) }
 			]
 		},
-		says: []
+		says: [
+			`tomatoes ${percent(printed.dried_lb / printed.fresh_lb)} printed`,
+			`${percent(dryingBalance({ wet_kg: yieldShare(tomatoes), bought_kg: 1, moistureIn: tomatoes.composition.water / 100, moistureOut: 0.1 }).dry_kg)} modelled`
+		]
 	};
 }
 

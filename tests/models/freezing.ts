@@ -1,9 +1,15 @@
 import { freezerDays, freezerOutage, usualStock } from '../../src/core/freezing/freezer-week';
-import { type Measured, gridOf100, percent, range } from './cases';
+import { freezingTime_s, type FreezingShape } from '../../src/core/heat/freezing-time';
+import { type Measured, gridOf100, percent, range, thermal } from './cases';
 
 export function freezing(): Measured {
 	const points = gridOf100().map(({ pham, solver }): [number, number] => [pham / 3600, solver / 3600]);
 	const worst = Math.max(...points.map(([a, b]) => Math.abs(b / a - 1)));
+	const hours = (shape: FreezingShape) =>
+		freezingTime_s({ food: thermal('ground-beef'), shape, start_C: 5, medium_C: -18, h_W_m2K: 10 });
+	const slab = (size_m: number) => hours({ kind: 'slab', size_m });
+	const block = hours({ kind: 'brick', sides_m: [0.08, 0.12, 0.16] });
+	const times = (s: number) => (s / slab(0.02)).toFixed(1);
 	const ends = [0.1, 60].map((h): [number, number] => [h, h]);
 	return {
 		plot: {
@@ -14,7 +20,11 @@ export function freezing(): Measured {
 			lines: [{ name: 'the same', points: ends, dash: '4 4' }],
 			dots: [{ name: '100 cases', points }]
 		},
-		says: [`at most ${percent(worst)} apart`]
+		says: [
+			`at most ${percent(worst)} apart`,
+			`8 cm thick ${times(slab(0.08))} times`,
+			`8 × 12 × 16 cm ${times(block)} times`
+		]
 	};
 }
 
