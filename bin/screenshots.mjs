@@ -51,7 +51,7 @@ try {
 	await post('/kitchen?/demo', {});
 	await open('/basket');
 	await page.getByRole('textbox', { name: /What came in/ }).fill('3 lb 4 oz peas in the pod');
-	await page.getByText(/^= 1.47 kg peas/).waitFor();
+	await page.getByText(/^= 1[.,]47 kg peas/).waitFor();
 	await shot('basket');
 	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
 	await page.getByRole('link', { name: 'jars', exact: true }).click();

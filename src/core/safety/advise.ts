@@ -6,6 +6,7 @@ import { gate } from './gate';
 import { adviseKeeping } from './keep';
 import type { Advice, Query, Terms, WayId } from './question';
 import { refuse } from './refuse';
+import { waysOn } from './ways-on';
 
 /**
  * What may be advised: the one place that decides it, for every way of every thing.
@@ -18,6 +19,20 @@ import { refuse } from './refuse';
  * @returns `allowed` or `refused`; never throws for what a person may ask
  */
 export function advise(thing: Thing, way: WayId, terms: Terms = {}): Advice {
+	const advice = decide(thing, way, terms);
+	if (advice.kind !== 'refused') return advice;
+	// A way on must be open to this very thing: what is frozen, thawed or unsound is not sent to the ways of the sound, fresh food.
+	const all = gate({ thing, way: 'freeze-raw' });
+	const jars = gate({ thing, way: 'can' });
+	const stopped = all?.rule === 'kept-only' ? jars : (all ?? jars);
+	if (!stopped) return advice;
+	const [fresh, freshJars] = [waysOn(thing.food, false), waysOn(thing.food, true)];
+	const closed = stopped === jars ? freshJars.filter((words) => !fresh.includes(words)) : [...fresh, ...freshJars];
+	const open = advice.instead.filter((words) => !closed.includes(words));
+	return { ...advice, instead: open.length > 0 ? open : stopped.instead };
+}
+
+function decide(thing: Thing, way: WayId, terms: Terms): Advice {
 	const query: Query = { ...terms, way, thing };
 	// What is poisonous, unknown, too old or in a state that no table knows is refused before any way is looked at.
 	const stopped = gate(query);

@@ -1,3 +1,4 @@
+import type { FoodRow } from '../../reference/tables';
 import type { Refusal } from '../errors';
 import { mustBeIdentified, type State } from '../things/thing';
 import type { Query, WayId } from './question';
@@ -16,6 +17,9 @@ const suits: Readonly<Partial<Record<State, readonly WayId[]>>> = {
 	cooked: []
 };
 
+/** What stops a thing itself names its food, and offers none of the ways that the food would have if it were sound and fresh. */
+const stop = (rule: string, food: FoodRow): Refusal => refuse(rule, { called: food.name });
+
 function ofState({ thing, way, product }: Query): Refusal | undefined {
 	const { food, state } = thing;
 	if (state === 'fresh' || state === 'prepared' || handling.has(way)) return undefined;
@@ -23,33 +27,33 @@ function ofState({ thing, way, product }: Query): Refusal | undefined {
 	if (state === 'frozen' || state === 'thawed') {
 		// Juice, sauce and ketchup of thawed tomatoes have a row of their own: the canning room decides.
 		if (way === 'can' && food.id === 'tomatoes' && product !== undefined) return undefined;
-		if (way === 'can' && food.id === 'tomatoes') return refuse('thawed-tomatoes', { food });
-		return refuse(state === 'frozen' ? 'state-frozen' : 'state-thawed', { food });
+		if (way === 'can' && food.id === 'tomatoes') return stop('thawed-tomatoes', food);
+		return stop(state === 'frozen' ? 'state-frozen' : 'state-thawed', food);
 	}
-	if (state === 'dried' && way === 'can') return food.id === 'dry-beans' ? undefined : refuse('dry-in-soup', { food });
+	if (state === 'dried' && way === 'can') return food.id === 'dry-beans' ? undefined : stop('dry-in-soup', food);
 	// A dish is cooked by nature: its rows are for that state.
 	if (state === 'cooked' && (food.group === 'dish' || food.group === 'stock')) return undefined;
-	return refuse('state-unknown', { food });
+	return stop('state-unknown', food);
 }
 
 function ofAge({ thing, way }: Query): Refusal | undefined {
 	const { age, food } = thing;
 	if (age?.past !== 'end') return undefined;
-	if (age.limit === 'safety') return refuse('age-out', { food });
-	return way === 'can' ? refuse('age-past', { food }) : undefined;
+	if (age.limit === 'safety') return stop('age-out', food);
+	return way === 'can' ? stop('age-past', food) : undefined;
 }
 
 /** Who has seen it: unsaid is asked, and until it is answered nothing opens. */
 function ofIdentity({ thing, part }: Query): Refusal | undefined {
 	const { food } = thing;
 	const elder = food.marks?.includes('elder') === true;
-	if (elder && (part === 'stems' || part === 'leaves')) return refuse('elder-green', { called: food.name });
-	if (food.marks?.includes('rhubarb-leaves') && part === 'leaves') return refuse('rhubarb-leaves', { food });
+	if (elder && (part === 'stems' || part === 'leaves')) return stop('elder-green', food);
+	if (food.marks?.includes('rhubarb-leaves') && part === 'leaves') return stop('rhubarb-leaves', food);
 	if (!mustBeIdentified(thing) || thing.identified === true) return undefined;
 	const mushroom = food.group === 'mushroom';
-	if (thing.identified === false) return refuse(mushroom ? 'wild-mushroom-unknown' : 'not-identified', { food });
+	if (thing.identified === false) return stop(mushroom ? 'wild-mushroom-unknown' : 'not-identified', food);
 	return {
-		...refuse('unidentified', { food }),
+		...stop('unidentified', food),
 		asks: {
 			question: elder
 				? 'Is it black elder for certain, ripe, and stripped of every green stem?'

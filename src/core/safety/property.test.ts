@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { canningProducts } from '../../reference/canning';
 import { jarSizes, pressureSets, waterBands_ft } from '../../reference/canning-rules';
-import { heatSteps } from '../../reference/safety';
+import { heatSteps, refusalRows } from '../../reference/safety';
 import { blanchRows, foodRows } from '../../reference/tables';
 import type { TestedProcess } from '../canning/find-process';
 import { askByName } from '../things/ask-by-name';
-import { plain, states } from '../things/thing';
+import { conditions, mustBeIdentified, plain, states, type Thing } from '../things/thing';
 import { advise } from './advise';
 import { additives, canners, wayIds, type Question } from './question';
 
@@ -165,5 +165,47 @@ describe('nothing unsafe can be had, whatever is asked', () => {
 				).toBe(true);
 			}
 		}
+	});
+
+	it('offers none of the food’s ways to a thing that they are closed to: out, unseen, frozen, thawed, in another state', () => {
+		const opens: readonly [RegExp, (thing: Thing) => boolean][] = [
+			[/^(Steam|Blanch) and freeze it$|^Cook it first, then freeze it$|^Cool it fast and freeze it$|^Freeze it$/, (thing) => (['freeze-raw', 'freeze-blanched', 'freeze-cooked'] as const).some((way) => advise(thing, way).kind === 'allowed')],
+			[/^Can it by a tested process/, (thing) => canningProducts.some((p) => p.foods.includes(thing.food.id) && advise(thing, 'can', { product: p.product, altitude_m: 100, gauge: 'weighted' }).kind === 'allowed')],
+			[/^Keep it in the fridge for its few days$|^Eat it fresh$|^Use it fresh$/, (thing) => thing.age?.past !== 'end' && thing.state !== 'frozen' && (thing.identified === true || !mustBeIdentified(thing))]
+		]; // prettier-ignore
+		const things = fc.record({
+			food: fc.constantFrom(...foodRows),
+			state: fc.constantFrom(...states),
+			condition: fc.constantFrom(...conditions),
+			wild: fc.boolean(),
+			identified: fc.constantFrom(true, false, undefined),
+			age: fc.constantFrom<Thing['age']>(
+				undefined,
+				{ past: 'best', limit: 'quality' },
+				{ past: 'end', limit: 'safety' }
+			)
+		});
+		// A rule's own way on is for things that its food's rows do not know either: freeze what is packed in oil. Never for what is out.
+		const ownOf = (rule: string | undefined, { age, identified, ...thing }: Thing) =>
+			age?.past === 'end' || (identified !== true && mustBeIdentified(thing))
+				? []
+				: (refusalRows.find((r) => r.id === rule)?.instead ?? []);
+		let offered = 0;
+		fc.assert(
+			fc.property(things, fc.constantFrom(...wayIds), optional(fc.constantFrom('leaves' as const, 'stems' as const)), ({ food, wild, identified, age, ...more }, way, part) => {
+				const thing: Thing = { ...plain(food), ...more, ...(wild ? { wild } : {}), ...(identified === undefined ? {} : { identified }), ...(age ? { age } : {}) };
+				const advice = advise(thing, way, part ? { part } : {});
+				if (advice.kind !== 'refused') return;
+				expect(advice.instead.length).toBeGreaterThan(0);
+				for (const words of advice.instead)
+					for (const [pattern, open] of opens)
+						if (pattern.test(words) && !ownOf(advice.rule, thing).includes(words)) {
+							offered++;
+							expect(open(thing), `${food.id}, ${JSON.stringify(more)}, ${way}: ${words}`).toBe(true);
+						}
+			}),
+			{ numRuns: Number(process.env.SIEGE_ASKS ?? 30_000), seed: Number(process.env.SIEGE_SEED ?? 11) }
+		); // prettier-ignore
+		expect(offered).toBeGreaterThan(500);
 	});
 });

@@ -42,7 +42,8 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				identified: lot.identified,
 				stop: stop ? { kind: stop.stop, reason: stop.reason, say: lot.said } : null,
 				past: thing.age?.past ?? 'no',
-				goodFor: stillGoodFor(thing) ?? null,
+				// Nothing is said to be good for anything before it is known what it is.
+				goodFor: stop ? null : (stillGoodFor(thing) ?? null),
 				place: place.name,
 				place_C: place.tempC,
 				since: lot.since.getTime(),

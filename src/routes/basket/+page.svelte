@@ -123,7 +123,15 @@
 			{:else}
 				<span class="font-semibold text-amber">{line.echo.words}</span>
 				{#each line.echo.choices as c, cNth (cNth)}
-					<button type="button" class="btn ml-2 !min-h-11" onclick={() => line.set(c.text)}>{c.label}</button>
+					<button
+						type="button"
+						class="btn ml-2 !min-h-11"
+						onclick={() => {
+							line.set(c.text);
+							// Enter keeps it, without a way back to the line first.
+							input.focus();
+						}}>{c.label}</button
+					>
 				{/each}
 			{/if}
 		{:else}
@@ -248,6 +256,8 @@
 								class="flex flex-wrap items-end gap-2"
 							>
 								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={row.id} />
+								<!-- Enter in the box does none of the four: which one is said by a button. -->
+								<button disabled hidden>which?</button>
 								<label class="field"
 									><span>how much</span><input
 										name="grams"
@@ -256,8 +266,10 @@
 										class="w-32"
 									/></label
 								>
-								<button class="btn" name="kind" value="take">Eaten fresh</button>
-								<button class="btn" name="kind" value="give">Given away</button>
+								{#if row.stop?.kind !== 'out'}
+									<button class="btn" name="kind" value="take">Eaten fresh</button>
+									<button class="btn" name="kind" value="give">Given away</button>
+								{/if}
 								<button class="btn" name="kind" value="spoil">Spoiled</button>
 								<button class="btn" name="kind" value="count">Weighed again: this much</button>
 							</form>

@@ -264,7 +264,7 @@
 				{#each data.steps as s (s.groupId)}
 					<li class="flex items-center justify-between gap-2 py-1.5 text-[15px]">
 						<span
-							>{Math.abs(s.packs || s.grams)}{s.packs ? '' : ' g'}
+							>{s.packs ? sayCount(Math.abs(s.packs), 'pack') : sayWeight(Math.abs(s.grams), data.household.units)}
 							{s.title}
 							{verb[s.kind]}
 							<span class="block text-[13px] text-soft"
