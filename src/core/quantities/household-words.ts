@@ -84,7 +84,7 @@ export function inHouseholdUnits(text: string, units: Units): string {
 	if (!/\d|[½¼¾⅓⅔⅛⅜⅝⅞]/.test(text)) return text;
 	// What is paired is taken out first, so that neither half is said again.
 	const kept: string[] = [];
-	const stash = (words: string) => `\u0001${kept.push(words) - 1}\u0002`;
+	const stash = (words: string) => `\ue000${kept.push(words) - 1}\ue001`;
 	let out = text.replace(pair, stash);
 	for (const { pattern, of, to, say } of patterns) {
 		if (of === units) continue;
@@ -95,7 +95,7 @@ export function inHouseholdUnits(text: string, units: Units): string {
 			return stash(`${said} ${to} (${whole})`);
 		});
 	}
-	return out.replace(/\u0001(\d+)\u0002/g, (_, n: string) => kept[Number(n)] ?? '');
+	return out.replace(/\ue000(\d+)\ue001/g, (_, n: string) => kept[Number(n)] ?? '');
 }
 
 /** Fields that hold sentences of ours or of a publication; what a person typed stands in others, and is never touched. */

@@ -65,7 +65,8 @@
 			data.lot.bestBy,
 			data.household.zone,
 			'EEE d MMM, HH:mm'
-		)}{#if !data.stop}{' '}· <a href="#freezer">freezer</a> · <a href="#dryer">dryer</a> · <a href="#jars">jars</a>{/if} ·
+		)} ·
+		{#if !data.stop}<a href="#freezer">freezer</a> · <a href="#dryer">dryer</a> · <a href="#jars">jars</a> ·{/if}
 		<a href="/tables/{data.lot.food}">every number</a>
 	</p>
 </div>
