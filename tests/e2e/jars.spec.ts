@@ -141,7 +141,7 @@ test.describe('the open reference over http', () => {
 		});
 		const description = (await (await anyone.get('/api/v1/openapi.json')).json()) as { openapi: string; paths: object };
 		expect(description.openapi).toBe('3.1.0');
-		expect(Object.keys(description.paths)).toHaveLength(23);
+		expect(Object.keys(description.paths)).toHaveLength(24);
 		const ratio = await anyone.get('/api/v1/ratio?recipe=sauerkraut&have=10%20kg');
 		expect(ratio.headers()['access-control-allow-origin']).toBe('*');
 		expect(await ratio.json()).toMatchObject({ salt_g_range: [225, 250] });

@@ -122,7 +122,7 @@ export function freezerAsks(input: {
 	const brick: CurveAsk = { ...common, shape: 'slab', size_m: 0.08, h_W_m2K: surfaceCoefficient('still-air', 'tight') };
 	const curves = {
 		asks: chosen.size_m < 0.075 ? [chosen, brick] : [chosen],
-		names: [loose ? `a piece on the tray, ${thick(cut.piece.size_mm)}` : `a pack ${thick(Math.round(thickness_m * 1000))} thick`, kitchen.units === 'us' ? 'a pack 3 in thick' : 'a pack 8 cm thick']
+		names: [loose ? `a piece on the tray, ${thick(cut.piece.size_mm)}` : `a pack ${thick(Math.round(thickness_m * 1000))} thick`, kitchen.units === 'us' ? 'a block 3 in thick' : 'a block 8 cm thick']
 	};
 	const kg = way.prepared_g / 1000;
 	const pack_kg = Math.min(kg, way.packs.portion_g / 1000);
