@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Snippet } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayDate, sayMonth, sayAs } from '$core/quantities/dates';
 	import { sayCount, sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
@@ -32,6 +33,31 @@
 		use: 'used'
 	} as const;
 </script>
+
+<!-- A form for each deed: Enter in a box does what its own button says. -->
+{#snippet deed(lotId: string, name: string, box: string, packs: number, rest: Snippet)}
+	<form
+		method="POST"
+		action="?/act"
+		use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
+		class="flex flex-wrap items-end gap-2"
+		aria-label={name}
+	>
+		<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={lotId} />
+		<label class="field"
+			><span>{box}</span><input
+				type="number"
+				name="packs"
+				min="0"
+				max="10000"
+				required
+				value={packs}
+				class="w-24"
+			/></label
+		>
+		{@render rest()}
+	</form>
+{/snippet}
 
 <div class="flex flex-wrap items-end justify-between gap-3">
 	<div>
@@ -119,57 +145,16 @@
 					{#each p.lots.filter((l) => l.id === opened) as l (l.id)}
 						<div class="no-print rounded-b-xl border border-t-0 border-line bg-enamel p-4">
 							<p>
-								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayAs(
-									l.since,
-									data.household.zone,
-									'd MMM yyyy'
-								)}{#if l.container}
-									· {l.container}{/if}
+								<b>{l.title}</b>, {l.way?.toLowerCase()} · packed {sayAs(l.since, data.household.zone, 'd MMM yyyy')}
+								{#if l.container}· {l.container}{/if}
 								{#if l.code}· <a href="/book/{l.code}">batch {l.code}</a>{/if}
 							</p>
-							<!-- A form for each deed: Enter in a box does what its own button says. -->
 							<div class="mt-2 space-y-3">
-								<form
-									method="POST"
-									action="?/act"
-									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
-									class="flex flex-wrap items-end gap-2"
-									aria-label="Use it"
-								>
-									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-									<label class="field"
-										><span>packs</span><input
-											type="number"
-											name="packs"
-											min="0"
-											max="10000"
-											required
-											value="1"
-											class="w-24"
-										/></label
-									>
+								{#snippet use()}
 									<button class="btn" name="kind" value="take">Take</button>
 									<button class="btn" name="kind" value="give">Give away</button>
-								</form>
-								<form
-									method="POST"
-									action="?/act"
-									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
-									class="flex flex-wrap items-end gap-2"
-									aria-label="Spoiled"
-								>
-									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-									<label class="field"
-										><span>spoiled</span><input
-											type="number"
-											name="packs"
-											min="0"
-											max="10000"
-											required
-											value="1"
-											class="w-24"
-										/></label
-									>
+								{/snippet}
+								{#snippet spoil()}
 									<label class="field"
 										><span>cause</span><input
 											name="cause"
@@ -179,57 +164,23 @@
 										/></label
 									>
 									<button class="btn" name="kind" value="spoil">Spoiled</button>
-								</form>
-								<form
-									method="POST"
-									action="?/act"
-									use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
-									class="flex flex-wrap items-end gap-2"
-									aria-label="Counted"
-								>
-									<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-									<label class="field"
-										><span>I count</span><input
-											type="number"
-											name="packs"
-											min="0"
-											max="10000"
-											required
-											value={l.packs}
-											class="w-24"
-										/></label
-									>
+								{/snippet}
+								{#snippet count()}
 									<button class="btn" name="kind" value="count">Counted: this many</button>
-								</form>
-								{#if freezers.length > 1}
-									<form
-										method="POST"
-										action="?/act"
-										use:enhance={withNotice({ path: '/shelves', after: () => (opened = null) })}
-										class="flex flex-wrap items-end gap-2"
-										aria-label="Move"
+								{/snippet}
+								{#snippet move()}
+									<label class="field"
+										><span>to</span><select name="placeId"
+											>{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option
+												>{/each}</select
+										></label
 									>
-										<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={l.id} />
-										<label class="field"
-											><span>packs</span><input
-												type="number"
-												name="packs"
-												min="0"
-												max="10000"
-												required
-												value={l.packs}
-												class="w-24"
-											/></label
-										>
-										<label class="field"
-											><span>to</span><select name="placeId"
-												>{#each freezers.filter((f) => f.id !== p.id) as f (f.id)}<option value={f.id}>{f.name}</option
-													>{/each}</select
-											></label
-										>
-										<button class="btn" name="kind" value="move">Move</button>
-									</form>
-								{/if}
+									<button class="btn" name="kind" value="move">Move</button>
+								{/snippet}
+								{@render deed(l.id, 'Use it', 'packs', 1, use)}
+								{@render deed(l.id, 'Spoiled', 'spoiled', 1, spoil)}
+								{@render deed(l.id, 'Counted', 'I count', l.packs, count)}
+								{#if freezers.length > 1}{@render deed(l.id, 'Move', 'packs', l.packs, move)}{/if}
 							</div>
 						</div>
 					{/each}

@@ -27,7 +27,7 @@
 		<form method="POST" action="/basket?/identify" use:enhance={withNotice()} class="mt-4">
 			<input type="hidden" name="lotId" value={lot.id} />
 			<fieldset>
-				<legend class="text-xl font-bold">{stop.asks.question}</legend>
+				<legend class="text-xl font-bold first-letter:uppercase">{stop.asks.question}</legend>
 				<div class="mt-2 flex flex-wrap gap-3">
 					{#each stop.asks.choices as c, cNth (cNth)}
 						<button class="btn" name="answer" value={c.text}>{c.label}</button>

@@ -66,7 +66,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				? { stop: stop.stop, reason: stop.reason, source: stop.source, instead: stop.instead, asks: stop.asks ?? null }
 				: null,
 			faults,
-			goodFor: stillGoodFor(thing) ?? null,
+			goodFor: stop ? null : (stillGoodFor(thing) ?? null),
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
