@@ -117,6 +117,35 @@ test('the hours out of the cold are not forgotten in the fridge: mince after twe
 	await expect(page.getByText(/^out: /)).toHaveCount(0);
 });
 
+test('a link that is pressed while the line is still being kept is followed, and the line is kept', async ({
+	page,
+	home
+}) => {
+	void home;
+	const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+	await page.route('**/basket?/add', async (route) => {
+		await wait(500);
+		await route.continue();
+	});
+	await page.route('**/ways/**/__data.json*', async (route) => {
+		await wait(1500);
+		await route.continue();
+	});
+	await page.goto('/basket');
+	await hydrated(page);
+	await line(page).fill('2 kg carrots');
+	await line(page).press('Enter');
+	await page
+		.getByRole('link', { name: /^Ways for/ })
+		.first()
+		.click();
+	await page.waitForURL(/\/ways\/[0-9a-f-]{36}/);
+	await page.waitForTimeout(500);
+	await expect(page).toHaveURL(/\/ways\//);
+	await page.goto('/basket');
+	await expect(page.getByRole('link', { name: 'Ways for carrots' })).toBeVisible();
+});
+
 test('a lot that an older reader kept as another food is flagged, never changed, and has no way until it is said again', async ({
 	page,
 	home,

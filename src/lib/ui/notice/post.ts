@@ -1,6 +1,7 @@
 import { toast } from 'svelte-sonner';
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
+import { navigating } from '$app/state';
 import type { SubmitFunction } from '@sveltejs/kit';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -50,6 +51,8 @@ export const withNotice = (options: { path?: string; reset?: boolean; after?: ()
 				return;
 			}
 			keys.delete(intent);
+			// Reading the page anew would drop a link that was pressed meanwhile: that one first, whether it arrives or is left.
+			await Promise.allSettled([navigating.complete]);
 			await update({ reset: options.reset ?? true });
 			if (result.type !== 'success') return;
 			const data = (result.data ?? {}) as Done;
