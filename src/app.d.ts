@@ -1,4 +1,3 @@
-import type { Database } from '$lib/server/db/client';
 import type { Stores } from '$lib/server/stores';
 import type { HouseholdRow } from '$lib/server/stores/households';
 
@@ -13,8 +12,8 @@ declare global {
 			/** One clock, passed in: no logic asks the machine. */
 			now: Date;
 			stores: Stores;
-			/** For what reaches across households: making and clearing them. */
-			db: Database;
+			/** Signs this browser's cookies. */
+			secret: string;
 		}
 	}
 }

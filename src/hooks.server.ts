@@ -1,14 +1,28 @@
-import { error, json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { json, redirect, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
+import { sequence } from '@sveltejs/kit/hooks';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { keepDemo } from '$demo/load';
 import { bringUpToDate, connect, type Database } from '$lib/server/db/client';
+import { checkAction, checkAddress, checkDoor, guard, isOpened } from '$lib/server/door';
 import { AppError, asAppError } from '$lib/server/errors';
 import { clockOf } from '$lib/server/clock';
+import { askPin, lostHousehold, turnedAway, wantsPage } from '$lib/server/plain-page';
+import { deviceOf } from '$lib/server/respond';
 import { storesFor } from '$lib/server/stores';
-import { resolveHousehold } from '$lib/server/stores/households';
+import { defaultHousehold, householdById } from '$lib/server/stores/households';
+import { isPaired, makePin, pair, theInstallation, type Installation } from '$lib/server/stores/installation';
+import { cookieHousehold } from '$lib/server/who';
 
 let database: ReturnType<typeof connect> | undefined;
+let own: Installation | undefined;
+
+const door = {
+	origin: env.ORIGIN ?? '',
+	host: env.HOST ?? '127.0.0.1',
+	localNames: env.ROOT_JAR_LOCAL_NAMES === '1'
+};
+const opened = isOpened(door.host);
 
 function db(): Database {
 	if (!database) throw new Error('The database is not connected.');
@@ -21,19 +35,129 @@ export const init: ServerInit = async () => {
 		throw new Error('DATABASE_URL is not set. Start with "npm start" or "npm run dev", which make a database.');
 	database = connect(env.DATABASE_URL);
 	await bringUpToDate(database.db);
+	own = await theInstallation(database.db, new Date());
 	await keepDemo(database.db, new Date(), env.ROOT_JAR_DEMO === 'reset');
+	if (opened) {
+		const pin = await makePin(database.db, env.ROOT_JAR_PIN === 'new');
+		if (pin)
+			console.log(`\nThe PIN of this kitchen: ${pin.slice(0, 3)} ${pin.slice(3)}. Each device is asked for it once.`);
+		else
+			console.log(
+				'\nA new device is asked for the PIN of this kitchen. Lost it? ROOT_JAR_PIN=new npm start makes another.'
+			);
+	}
 	process.on('sveltekit:shutdown', () => void database?.close());
 };
 
-export const handle: Handle = async ({ event, resolve }) => {
+const tokenOf = (event: RequestEvent): string | undefined =>
+	event.request.headers.get('authorization')?.match(/^Bearer ([\w-]{20,100})$/)?.[1] ?? event.cookies.get('device');
+
+/** Names, origins, headers and the PIN: before anything is shown or written. */
+const atTheDoor: Handle = async ({ event, resolve }) => {
+	if (building) return resolve(event);
+	const open = event.url.pathname.startsWith('/api/');
+	let response: Response;
+	try {
+		response = (await turnAway(event)) ?? (await resolve(event));
+	} catch (thrown) {
+		const known = asAppError(thrown);
+		if (!known) throw thrown;
+		response = turnedAway(event.request, known);
+	}
+	guard(response, open);
+	return response;
+};
+
+async function turnAway(event: RequestEvent): Promise<Response | undefined> {
+	const { request, url } = event;
+	const byToken = request.headers.has('authorization') && (await isPaired(db(), tokenOf(event), new Date()));
+	checkDoor(request, door, byToken);
+	checkAddress(url);
+	if (request.method === 'POST') checkAction(url);
+	// Headers of a cookie that cannot be read, and what is asked by this machine of itself, need no PIN.
+	if (!opened || url.pathname === '/alive' || fromItself(event)) return undefined;
+	if (url.pathname === '/pin' && request.method === 'POST') return pairDevice(event);
+	if (await isPaired(db(), tokenOf(event), new Date())) return undefined;
+	if (wantsPage(request)) return askPin(url.pathname + url.search);
+	throw new AppError(
+		401,
+		'NOT_PAIRED',
+		'This device has not said the PIN of this kitchen yet. Nothing was done; open the page anew.'
+	);
+}
+
+/** Asked by a browser on this very machine, under a name that leads nowhere else. */
+function fromItself(event: RequestEvent): boolean {
+	const name = (event.request.headers.get('host') ?? '').replace(/:\d+$/, '');
+	return (
+		['localhost', '127.0.0.1', '[::1]'].includes(name) &&
+		/^(::ffff:)?127\.|^::1$/.test(event.getClientAddress()) &&
+		!event.request.headers.has('x-forwarded-for')
+	);
+}
+
+async function pairDevice(event: RequestEvent): Promise<Response> {
+	const form = await event.request.formData().catch(() => new FormData());
+	const field = (name: string) => {
+		const value = form.get(name);
+		return typeof value === 'string' ? value : '';
+	};
+	const back = /^\/(?![/\\])[^\s]*$/.test(field('back')) ? field('back') : '/';
+	const result = await pair(db(), field('pin').slice(0, 20), deviceOf(event), new Date());
+	if (result.is === 'blocked') {
+		const minutes = Math.max(1, Math.ceil((result.until.getTime() - Date.now()) / 60_000));
+		const response = askPin(back, `Too many wrong tries. Try again in ${minutes} min.`);
+		return new Response(response.body, { status: 429, headers: response.headers });
+	}
+	if (result.is === 'wrong') return askPin(back, 'That is not it. Look where Root Jar was started.');
+	event.cookies.set('device', result.token, {
+		path: '/',
+		httpOnly: true,
+		sameSite: 'lax',
+		maxAge: 400 * 86_400,
+		secure: event.url.protocol === 'https:'
+	});
+	redirect(303, back);
+}
+
+/** The right household, always: the one that the browser says, or none. */
+const inAHousehold: Handle = async ({ event, resolve }) => {
 	if (building) return resolve(event);
 	if (event.url.pathname.startsWith('/api/')) return openly({ event, resolve });
+	if (event.url.pathname === '/alive') return resolve(event);
+	if (!own) throw new Error('The server is not ready.');
+	if (event.url.pathname === '/household' && event.request.method === 'POST') {
+		event.cookies.delete('household', { path: '/' });
+		redirect(303, '/basket');
+	}
 	const now = clockOf(event.cookies.get('clock'), env.ROOT_JAR_TEST === '1');
-	const household = await resolveHousehold(db(), event.cookies.get('household'));
-	if (!household) error(503, 'There is no household yet. Start the application again.');
+	const said = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
+	const household =
+		said.is === 'id'
+			? await householdById(db(), said.id)
+			: said.is === 'none'
+				? await defaultHousehold(db())
+				: undefined;
+	if (!household) {
+		if (said.is === 'none')
+			throw new AppError(503, 'NO_HOUSEHOLD', 'There is no household yet. Start the application again.');
+		if (wantsPage(event.request)) return lostHousehold((await defaultHousehold(db()))?.name);
+		throw new AppError(
+			409,
+			'NO_SUCH_HOUSEHOLD',
+			'The kitchen that this browser was in is not here any more. Nothing was done; open the page anew.'
+		);
+	}
+	const given = event.request.headers.get('x-household');
+	if (given !== null && given !== household.id)
+		throw new AppError(
+			409,
+			'OTHER_HOUSEHOLD',
+			'This was meant for another household than the one this browser is in now. Nothing was done.'
+		);
 	event.locals.household = household;
 	event.locals.now = now;
-	event.locals.db = db();
+	event.locals.secret = own.cookieSecret;
 	event.locals.stores = storesFor(db(), household, now);
 	return resolve(event);
 };
@@ -49,6 +173,8 @@ const openly: Handle = async ({ event, resolve }) => {
 	response.headers.set('access-control-allow-origin', '*');
 	return response;
 };
+
+export const handle: Handle = sequence(atTheDoor, inAHousehold);
 
 /** What the person is told; the details go to the log. */
 export const handleError: HandleServerError = ({ error: thrown, event, status }) => {

@@ -5,8 +5,9 @@ import { dateIn, monthsAfter } from '$core/freezing/keep';
 import { foodById } from '$core/things/names';
 import { readLine } from '$core/things/read-line';
 import { cutOf } from '$core/foods/cuts';
-import type { Database, Tx } from '$lib/server/db/client';
+import { transact, type Database, type Tx } from '$lib/server/db/client';
 import { batch, container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
+import { becomeDefault } from '$lib/server/stores/households';
 import { makeLot, post } from '$lib/server/stores/stock';
 import { lotOfThing } from '$lib/server/things';
 import { demo } from './household';
@@ -23,7 +24,7 @@ function morning(now: Date): number {
 
 /** Lays the demo household out for today. One transaction. @returns its id */
 export function loadDemo(db: Database, now: Date, id: string = uuidv7()): Promise<string> {
-	return db.transaction(async (tx) => {
+	return transact(db, async (tx) => {
 		await tx
 			.insert(household)
 			.values({ id, ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), createdAt: now });
@@ -155,7 +156,13 @@ async function addBatch(
  */
 export async function keepDemo(db: Database, now: Date, reset: boolean): Promise<void> {
 	const [any] = await db.select({ id: household.id }).from(household).limit(1);
-	if (!any) return void (await loadDemo(db, now));
+	if (!any) return becomeDefault(db, await loadDemo(db, now));
+	const [oldest] = await db
+		.select({ id: household.id })
+		.from(household)
+		.orderBy(asc(household.createdAt), asc(household.id))
+		.limit(1);
+	if (oldest) await becomeDefault(db, oldest.id);
 	const today = dateIn(demo.household.zone, now.getTime());
 	const demos = await db
 		.select()
@@ -166,10 +173,16 @@ export async function keepDemo(db: Database, now: Date, reset: boolean): Promise
 	for (const [n, old] of demos.entries()) {
 		const stale = !old.touched && old.demoDate !== today;
 		if (!stale && !(reset && n === 0)) continue;
-		await db.transaction(async (tx) => {
+		await transact(db, async (tx) => {
 			await tx.delete(household).where(eq(household.id, old.id));
 			// The same id, so that a browser's cookie still finds it; the same date, so that it keeps its place.
-			await tx.insert(household).values({ id: old.id, ...demo.household, demoDate: today, createdAt: old.createdAt });
+			await tx.insert(household).values({
+				id: old.id,
+				...demo.household,
+				demoDate: today,
+				isDefault: old.isDefault,
+				createdAt: old.createdAt
+			});
 			await fillDemo(tx, old.id, now);
 		});
 	}

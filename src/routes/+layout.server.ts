@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import { page } from '$lib/server/respond';
 import type { LayoutServerLoad } from './$types';
 
@@ -16,6 +17,8 @@ export const load: LayoutServerLoad = ({ locals, depends }) =>
 				demo: household.demoDate !== null
 			},
 			now: locals.now.getTime(),
+			/** Of this reading of the page: each of its forms makes its own key from it. */
+			stamp: uuidv7(),
 			runs: await locals.stores.runs.open()
 		};
 	});

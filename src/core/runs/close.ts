@@ -15,6 +15,8 @@ export interface Closing {
 	/** Hands-on, from the plan's own estimate scaled to what went through and no longer than the run: the clock cannot see hands. */
 	readonly hands_s: number;
 	readonly lots: readonly {
+		/** The tap that packed them; entries of before have none. */
+		readonly eventId?: string;
 		readonly packs: number;
 		readonly pack_g: number;
 		readonly containerId: string | null;
@@ -59,7 +61,13 @@ export function closeRun(plan: RunPlan, state: RunState): Closing {
 				(end - state.startedAt) / 1000
 			)
 		),
-		lots: state.packed.map(({ packs, pack_g, containerId, placeId }) => ({ packs, pack_g, containerId, placeId })),
+		lots: state.packed.map(({ eventId, packs, pack_g, containerId, placeId }) => ({
+			eventId,
+			packs,
+			pack_g,
+			containerId,
+			placeId
+		})),
 		potfuls: state.potfuls
 			.filter((p) => p.spot !== 'waiting')
 			.map((p) => ({

@@ -1,13 +1,12 @@
+import type { Stamped } from './engine/order';
 import type { StageId } from './plan';
 
 /** Where a potful can be: before, in a stage, or out at the far end. */
 export type Spot = 'waiting' | StageId | 'firm' | 'supper';
 
-interface Base {
-	/** The client's UUID: a tap sent twice counts once. */
-	readonly id: string;
-	/** When it happened by the tapping device's own (corrected) clock, ms. */
-	readonly at: number;
+interface Base extends Stamped {
+	/** Said again after it was asked about: an unlikely figure that is right. */
+	readonly sure?: true;
 }
 
 export type RunEvent = Base &

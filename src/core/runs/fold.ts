@@ -1,3 +1,4 @@
+import { inOrder, undoneAmong } from './engine/order';
 import type { RunEvent, Spot } from './events';
 import type { Resource, RunPlan, StageId, StagePlan } from './plan';
 
@@ -49,6 +50,8 @@ export interface RunState {
 	readonly stopReason: string | null;
 	/** The last step that can be undone. */
 	readonly last: RunEvent | null;
+	/** Every finish and stop that has not been taken back: the run opens again when all of them are. */
+	readonly ends: readonly string[];
 	/** Taps that could not count, with the reason: a second device was faster, or the order was wrong. */
 	readonly ignored: readonly { readonly id: string; readonly why: string }[];
 	readonly usedIce_kg: number;
@@ -76,19 +79,22 @@ export function splitPotfuls(grams: number, most_g: number): number[] {
 	return Array.from({ length: count }, (_, i) => base + (i < grams - base * count ? 1 : 0));
 }
 
+/** More units of work than this are nobody's evening; the rest is laid into larger ones. */
+export const mostPotfuls = 500;
+
 /**
- * The state of a run: a pure fold of its plan and events. The order is that of the events' own times, so a tap made
- * offline takes its place when it arrives; undone events are as if never made; what cannot count is kept in `ignored`.
- * `now` only decides which timers are shown as events of the future (none): timers are derived, never stored.
+ * The state of a run: a pure fold of its plan and events, in the engine's order, so that a tap made offline takes its
+ * place when it arrives; undone events are as if never made; what cannot count is kept in `ignored`. Timers are derived,
+ * never stored. Packs and notes count after the end too: they are in the freezer, whoever closed the run first.
  */
-export function foldRun(plan: RunPlan, startedAt: number, events: readonly RunEvent[]): RunState {
-	const ordered = [...events].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
-	const undone = new Set<string>();
-	const byId = new Map(ordered.map((e) => [e.id, e]));
-	for (const event of ordered) {
-		const target = event.type === 'undo' ? byId.get(event.target) : undefined;
-		if (target && target.type !== 'undo') undone.add(target.id);
-	}
+export function foldRun(plan: RunPlan, begunAt: number, events: readonly RunEvent[]): RunState {
+	const ordered = inOrder(events);
+	const undone = undoneAmong(ordered);
+	// A server whose clock stood ahead when it began does not put the work before the run.
+	const startedAt = events.reduce(
+		(least, e) => (undone.has(e.id) || e.type === 'undo' ? least : Math.min(least, e.at)),
+		begunAt
+	);
 	const draft: Draft = {
 		kettle: { state: plan.pot ? 'cold' : 'none', since: startedAt },
 		load_g: plan.load_g,
@@ -117,6 +123,7 @@ export function foldRun(plan: RunPlan, startedAt: number, events: readonly RunEv
 		startedAt,
 		timers: draft.phase === 'working' ? timersOf(plan, draft) : [],
 		last,
+		ends: ordered.filter((e) => (e.type === 'finish' || e.type === 'stop') && !undone.has(e.id)).map((e) => e.id),
 		ignored,
 		usedIce_kg: chilled * plan.icePerPotful_kg
 	};
@@ -129,13 +136,15 @@ function layOut(draft: Draft, at: number): void {
 	let n = begun.reduce((max, p) => Math.max(max, p.n), 0);
 	draft.potfuls = [
 		...begun,
-		...splitPotfuls(rest, draft.potful_g).map((grams): Potful => ({
-			n: ++n,
-			grams,
-			spot: 'waiting',
-			since: at,
-			path: []
-		}))
+		...splitPotfuls(rest, Math.max(draft.potful_g, Math.ceil(rest / Math.max(1, mostPotfuls - begun.length)))).map(
+			(grams): Potful => ({
+				n: ++n,
+				grams,
+				spot: 'waiting',
+				since: at,
+				path: []
+			})
+		)
 	];
 }
 
@@ -145,9 +154,13 @@ const orderOf = (plan: RunPlan, spot: Spot): number => {
 	return plan.stages.findIndex((s) => s.id === spot);
 };
 
+const draftEnd = { finished: 'finish', stopped: 'stop' } as const;
+
 /** Applies one event; returns why it does not count, or undefined. */
 function apply(plan: RunPlan, draft: Draft, event: RunEvent, startedAt: number): string | undefined {
-	if (draft.phase !== 'working') return 'The run was over by then.';
+	if (draft.phase !== 'working' && event.type !== 'pack' && event.type !== 'note') {
+		return event.type === draftEnd[draft.phase] ? 'It was closed already.' : 'The run was over by then.';
+	}
 	switch (event.type) {
 		case 'heat-on':
 			if (draft.kettle.state !== 'cold') return 'The pot was on already.';
@@ -178,15 +191,22 @@ function apply(plan: RunPlan, draft: Draft, event: RunEvent, startedAt: number):
 		case 'move':
 			return move(plan, draft, event);
 		case 'pack':
-			draft.packed.push({ ...event, eventId: event.id });
+			draft.packed.push({
+				eventId: event.id,
+				packs: event.packs,
+				pack_g: event.pack_g,
+				containerId: event.containerId,
+				placeId: event.placeId,
+				at: event.at
+			});
 			return undefined;
 		case 'finish':
 			draft.phase = 'finished';
-			draft.endedAt = event.at;
+			draft.endedAt = Math.max(event.at, startedAt);
 			return undefined;
 		case 'stop':
 			draft.phase = 'stopped';
-			draft.endedAt = event.at;
+			draft.endedAt = Math.max(event.at, startedAt);
 			draft.stopReason = event.reason;
 			return undefined;
 		case 'undo':
@@ -209,12 +229,9 @@ function move(plan: RunPlan, draft: Draft, event: Extract<RunEvent, { type: 'mov
 		if (busy) return 'The pot was full.';
 		if (plan.pot && draft.kettle.state !== 'boiling') draft.kettle = { state: 'boiling', since: event.at };
 	}
-	draft.potfuls[index] = {
-		...potful,
-		spot: event.to,
-		since: event.at,
-		path: [...potful.path, { spot: event.to, at: event.at }]
-	};
+	// It cannot have left before it came, whatever was said: a stage never lasts less than nothing.
+	const at = potful.path.length > 0 ? Math.max(event.at, potful.since) : event.at;
+	draft.potfuls[index] = { ...potful, spot: event.to, since: at, path: [...potful.path, { spot: event.to, at }] };
 	return undefined;
 }
 

@@ -1,4 +1,5 @@
 import { DomainError } from '$core/errors';
+import { causeOf, isLost } from './db/cause';
 
 export interface Fault {
 	readonly field: string;
@@ -19,7 +20,7 @@ export interface ErrorBody {
 /** An error whose words are meant for the person: what is wrong, what was kept, what to do. */
 export class AppError extends Error {
 	constructor(
-		readonly status: 400 | 404 | 405 | 409 | 413 | 422,
+		readonly status: 400 | 401 | 403 | 404 | 405 | 409 | 413 | 421 | 422 | 429 | 503,
 		readonly code: string,
 		message: string,
 		readonly faults: readonly Fault[] = [],
@@ -41,6 +42,19 @@ export function asAppError(error: unknown): AppError | undefined {
 	if (error instanceof DomainError) {
 		return new AppError(422, error.code, error.message, [{ field: error.field, message: error.message }]);
 	}
+	if (isLost(error))
+		return new AppError(
+			503,
+			'NO_DATABASE',
+			'The database cannot be reached just now. Nothing was half saved; try again in a moment.'
+		);
+	// A value that no column can hold: characters, dates and numbers out of all bounds.
+	if (/^22/.test(causeOf(error)?.code ?? ''))
+		return new AppError(
+			400,
+			'BAD_INPUT',
+			'Something in this cannot be kept: a character, a date or a number out of all bounds. Nothing was saved.'
+		);
 	return undefined;
 }
 

@@ -2,7 +2,13 @@ import Joi from 'joi';
 import type { Units } from '$core/quantities/format';
 import { editMeasure, fieldUnit, parseMeasure, type MeasureKind } from '$core/quantities/parse-measure';
 import { parseWeight } from '$core/quantities/parse-weight';
+import { isWellFormed } from './door';
 import { AppError } from './errors';
+
+/** Limits of what is looked at at all: a request beyond them is nobody's. */
+const mostFaults = 20;
+const mostFields = 100;
+const mostItems = 1_000;
 
 /**
  * Checks what came in against a schema; every fault is named at once.
@@ -12,8 +18,16 @@ import { AppError } from './errors';
 export function parse<T>(schema: Joi.Schema<T>, input: unknown, after = 'Nothing was saved.'): T {
 	const { value, error } = schema.validate(input, { abortEarly: false, stripUnknown: false, convert: true });
 	if (!error) return value as T;
-	const faults = error.details.map((d) => ({ field: d.path.join('.'), message: plain(d.message) }));
-	throw new AppError(400, 'BAD_INPUT', `${faults.map((f) => f.message).join(' ')} ${after}`.trim(), faults);
+	const faults = error.details
+		.slice(0, mostFaults)
+		.map((d) => ({ field: d.path.join('.'), message: plain(d.message) }));
+	const more = error.details.length - faults.length;
+	throw new AppError(
+		400,
+		'BAD_INPUT',
+		`${faults.map((f) => f.message).join(' ')}${more > 0 ? ` And ${more} more.` : ''} ${after}`.trim(),
+		faults
+	);
 }
 
 function plain(message: string): string {
@@ -21,24 +35,59 @@ function plain(message: string): string {
 	return text.endsWith('.') ? text : `${text}.`;
 }
 
-/** Form fields as an object; a field left empty counts as not given. */
+/** Form fields as an object; a field left empty counts as not given. @throws {AppError} 400, 413 */
 export async function formOf(request: Request): Promise<Record<string, string>> {
-	const data = await request.formData();
-	const fields: Record<string, string> = {};
-	for (const [name, value] of data) {
-		if (typeof value === 'string' && value.trim() !== '') fields[name] = value;
+	let data: FormData;
+	try {
+		data = await request.formData();
+	} catch (thrown) {
+		throw (
+			tooLarge(thrown) ?? new AppError(400, 'NOT_A_FORM', 'The form arrived garbled. Nothing was saved; send it again.')
+		);
 	}
-	return fields;
+	const fields = new Map<string, string>();
+	for (const [name, value] of data) {
+		if (typeof value !== 'string' || value.trim() === '') continue;
+		if (fields.size >= mostFields)
+			throw new AppError(413, 'TOO_MUCH', `The form has more than ${mostFields} fields. Nothing was saved.`);
+		if (!isWellFormed(name) || !isWellFormed(value) || value.includes('\0'))
+			throw new AppError(400, 'BAD_INPUT', 'The form has characters that cannot be kept. Nothing was saved.');
+		fields.set(name, value);
+	}
+	return Object.fromEntries(fields);
 }
 
-/** @throws {AppError} 400 when the body is not JSON */
+/** @throws {AppError} 400 when the body is not JSON, 413 when it is more than anybody means */
 export async function readJson(request: Request): Promise<unknown> {
+	let text: string;
 	try {
-		return await request.json();
-	} catch {
+		text = await request.text();
+	} catch (thrown) {
+		throw tooLarge(thrown) ?? new AppError(400, 'NOT_JSON', 'The request could not be read. Nothing was saved.');
+	}
+	let items = 0;
+	try {
+		const value: unknown = JSON.parse(text, (name, one: unknown) => {
+			// Counted while it is read: no schema ever sees what is beyond all measure.
+			if (++items > mostItems * 20)
+				throw new AppError(413, 'TOO_MUCH', 'The request has more parts than anybody means. Nothing was saved.');
+			if (Array.isArray(one) && one.length > mostItems)
+				throw new AppError(413, 'TOO_MUCH', `The request has a list of more than ${mostItems}. Nothing was saved.`);
+			if (!isWellFormed(name) || (typeof one === 'string' && (one.includes('\0') || !isWellFormed(one))))
+				throw new AppError(400, 'BAD_INPUT', 'The request has characters that cannot be kept. Nothing was saved.');
+			return one;
+		});
+		return value;
+	} catch (thrown) {
+		if (thrown instanceof AppError) throw thrown;
 		throw new AppError(400, 'NOT_JSON', 'The request is not JSON. Nothing was saved.');
 	}
 }
+
+const tooLarge = (thrown: unknown): AppError | undefined =>
+	(thrown as { status?: number } | null)?.status === 413
+		? new AppError(413, 'TOO_MUCH', 'That is more than a form or a tap can be (64 kB). Nothing was saved.')
+		: undefined;
 
 /** A number as a person writes it, decimal comma too. */
 export const decimal = () =>

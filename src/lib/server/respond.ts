@@ -1,7 +1,7 @@
 import { error, fail, json, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
 import type { Units } from '$core/quantities/format';
 import { pageInUnits } from '$core/quantities/household-words';
-import { asAppError, type ErrorBody } from './errors';
+import { AppError, asAppError, type ErrorBody } from './errors';
 import { formOf } from './parse';
 
 /**
@@ -29,14 +29,29 @@ export async function action<T>(
 	event: RequestEvent,
 	work: (fields: Record<string, string>) => Promise<T>
 ): Promise<T | ActionFailure<Failed>> {
-	const fields = await formOf(event.request);
+	let typed: Record<string, string> = {};
 	try {
+		const { household, ...fields } = await formOf(event.request);
+		typed = fields;
+		sameHousehold(household, event.locals.household);
 		return await work(fields);
 	} catch (thrown) {
 		const known = asAppError(thrown);
-		if (known) return fail(known.status, { ...known.body, typed: fields, action: actionOf(event.url) });
+		if (known) return fail(known.status, { ...known.body, typed, action: actionOf(event.url) });
 		throw thrown;
 	}
+}
+
+/** A form is for the household that its page showed, whichever was chosen since in another tab. @throws {AppError} 409 */
+function sameHousehold(said: string | undefined, household: { id: string; name: string }): void {
+	if (said === household.id) return;
+	throw new AppError(
+		409,
+		'OTHER_HOUSEHOLD',
+		said === undefined
+			? 'This form does not say which household it is for. Nothing was done; open the page anew and send it again.'
+			: `This page was opened in another household; this browser is in “${household.name}” now. Nothing was done: go back to the other one in the Kitchen, or open the page anew.`
+	);
 }
 
 /** Runs an endpoint: the one shape of error, as JSON. */

@@ -15,7 +15,7 @@ import { labelSheet, wrap, type Label } from './labels/label-sheet';
 import { freezerHours, readMeans, readPrices } from './means';
 import { decimalWithin, formOf, line, measureWithin, parse, readJson, weightWithin } from './parse';
 import { storesFor } from './stores';
-import { resolveHousehold } from './stores/households';
+import { householdById } from './stores/households';
 
 const one = <T>(schema: Joi.Schema, value: unknown): T =>
 	parse(Joi.object<{ x: T }>({ x: schema.required().label('It') }), { x: value }).x;
@@ -196,7 +196,7 @@ describe('the demo', () => {
 	afterAll(() => link.close());
 	const at = (iso: string) => new Date(iso);
 	const view = async (id: string, now: Date) => {
-		const h = await resolveHousehold(link.db, id);
+		const h = await householdById(link.db, id);
 		if (!h || h.id !== id) throw new Error('gone');
 		return { h, stores: storesFor(link.db, h, now) };
 	};
@@ -206,7 +206,11 @@ describe('the demo', () => {
 		const [idle, used] = [await loadDemo(link.db, day1, randomUUID()), await loadDemo(link.db, day1, randomUUID())];
 		const before = await view(used, day1);
 		const [shelf] = await before.stores.stock.shelves();
-		await before.stores.stock.act(randomUUID(), { lotId: shelf?.id ?? '', kind: 'take', amount: 1 }, 'test');
+		await before.stores.stock.act(
+			randomUUID(),
+			{ lotId: shelf?.id ?? '', kind: 'take', unit: 'packs', amount: 1 },
+			'test'
+		);
 		await keepDemo(link.db, day2, false);
 		const fresh = await view(idle, day2);
 		expect(fresh.h.demoDate).toBe('2026-08-26');

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import { v7 as uuidv7 } from 'uuid';
 import { stillGoodFor } from '$core/things/clock';
 import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
@@ -9,7 +8,6 @@ import { stopOf } from '$lib/server/stop';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
-import type { Stores } from '$lib/server/stores';
 import type { HouseholdRow } from '$lib/server/stores/households';
 import { sayWeight } from '$core/quantities/format';
 import type { Actions, PageServerLoad } from './$types';
@@ -61,7 +59,6 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			rows,
 			places: places.filter((p) => p.kind !== 'freezer').map((p) => ({ id: p.id, name: p.name })),
 			steps,
-			key: uuidv7(),
 			typed: url.searchParams.get('say') ?? '',
 			open: url.searchParams.get('open'),
 			more: await moreOf(stores, url.searchParams, now, locals.household.zone),
@@ -84,17 +81,6 @@ function couldBecome({ food, form }: Thing, grams: number, { people, units }: Ho
 /** Noon of the day that was said, and never later than now: when its clock started. */
 const sinceOf = (day: string | undefined, now: Date): Date =>
 	day === undefined ? now : new Date(Math.min(now.getTime(), Date.parse(`${day}T12:00:00Z`)));
-
-/** @throws {AppError} 409 */
-async function notAtStove(stores: Stores, lotId: string): Promise<void> {
-	const reserved = (await stores.runs.reserved()).get(lotId) ?? 0;
-	if (reserved > 0)
-		throw new AppError(
-			409,
-			'AT_THE_STOVE',
-			'This item is at the stove: finish or stop that run first. Nothing was changed.'
-		);
-}
 
 export const actions: Actions = {
 	add: (event) =>
@@ -129,7 +115,7 @@ export const actions: Actions = {
 			}
 			const place = placeFor(reading, await locals.stores.home.places(), placeId);
 			const done = await locals.stores.stock.addRaw(
-				once,
+				{ key: once, body: { text, placeId } },
 				{
 					...lotOfThing(reading.thing),
 					placeId: place.id,
@@ -146,7 +132,8 @@ export const actions: Actions = {
 	weigh: (event) =>
 		action(event, async (fields) => {
 			const values = parse(
-				Joi.object<{ measure: string; food: string; grams: number; text: string }>({
+				Joi.object<{ measure: string; food: string; grams: number; text: string; key: string }>({
+					key: key(),
 					measure: line(40).required().label('The measure'),
 					food: line(60).required().label('The food'),
 					grams: weightWithin(1, 100_000).required().label('Its weight'),
@@ -155,7 +142,11 @@ export const actions: Actions = {
 				fields
 			);
 			knownFood(values.food);
-			await event.locals.stores.home.setMeasure({ name: values.measure, food: values.food, grams: values.grams });
+			await event.locals.stores.home.setMeasure(values.key, {
+				name: values.measure,
+				food: values.food,
+				grams: values.grams
+			});
 			return { weighed: { measure: values.measure, text: values.text ?? '' } };
 		}),
 
@@ -175,8 +166,9 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await notAtStove(event.locals.stores, lotId);
-			return { done: await event.locals.stores.stock.act(once, { lotId, kind, amount: grams }, deviceOf(event)) };
+			return {
+				done: await event.locals.stores.stock.act(once, { lotId, kind, unit: 'grams', amount: grams }, deviceOf(event))
+			};
 		}),
 
 	move: (event) =>
@@ -195,21 +187,25 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await notAtStove(event.locals.stores, lotId);
-			const step = { lotId, kind: 'move' as const, amount: grams, placeId };
+			const step = { lotId, kind: 'move' as const, unit: 'grams' as const, amount: grams, placeId };
 			return { done: await event.locals.stores.stock.act(once, step, deviceOf(event)) };
 		}),
 
 	identify: (event) =>
 		action(event, async (fields) => {
-			const { lotId, answer } = parse(
-				Joi.object<{ lotId: string; answer: 'yes' | 'no' }>({
+			const {
+				lotId,
+				answer,
+				key: once
+			} = parse(
+				Joi.object<{ lotId: string; answer: 'yes' | 'no'; key: string }>({
+					key: key(),
 					lotId: id().required().label('The item'),
 					answer: Joi.string().valid('yes', 'no').required().label('The answer')
 				}),
 				fields
 			);
-			await event.locals.stores.stock.identify(lotId, answer === 'yes');
+			await event.locals.stores.stock.identify(once, lotId, answer === 'yes');
 			return { identified: answer };
 		}),
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { onMount, untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayAs } from '$core/quantities/dates';
@@ -86,7 +87,8 @@
 	})}
 	class="rimmed px-5 py-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-amber"
 >
-	<input type="hidden" name="key" value={data.key} />
+	<Marks />
+
 	<div class="flex flex-wrap items-center gap-3">
 		<input
 			bind:this={input}
@@ -150,6 +152,7 @@
 		use:enhance={withNotice({ reset: true, after: () => void line.look() })}
 		class="mt-2 flex flex-wrap items-end gap-3 rounded-xl bg-amberbg px-5 py-3"
 	>
+		<Marks />
 		<input type="hidden" name="measure" value={w.measure} /><input type="hidden" name="food" value={w.food} /><input
 			type="hidden"
 			name="text"
@@ -255,7 +258,8 @@
 								use:enhance={withNotice({ path: '/basket' })}
 								class="flex flex-wrap items-end gap-2"
 							>
-								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={row.id} />
+								<Marks />
+								<input type="hidden" name="lotId" value={row.id} />
 								<!-- Enter in the box does none of the four: which one is said by a button. -->
 								<button disabled hidden>which?</button>
 								<label class="field"
@@ -279,7 +283,8 @@
 								use:enhance={withNotice({ path: '/basket' })}
 								class="mt-3 flex flex-wrap items-end gap-2"
 							>
-								<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={row.id} />
+								<Marks />
+								<input type="hidden" name="lotId" value={row.id} />
 								<label class="field"
 									><span>move</span><input
 										name="grams"
@@ -306,6 +311,7 @@
 									use:enhance={withNotice()}
 									class="mt-3 flex flex-wrap items-center gap-2"
 								>
+									<Marks />
 									<input type="hidden" name="lotId" value={row.id} />
 									<span class="text-sm"
 										>{row.identified ? 'Seen by someone who knows them.' : 'Not seen by anyone who knows them.'}</span
@@ -330,7 +336,8 @@
 		use:enhance={withNotice()}
 		class="mt-4 flex flex-wrap items-center gap-2 text-sm text-soft"
 	>
-		<input type="hidden" name="key" value={data.key} />
+		<Marks />
+
 		<span>Last: {data.steps[0]?.title}, {data.steps[0]?.kind}</span>
 		<button class="btn btn-plain underline" name="groupId" value={data.steps[0]?.groupId}>undo</button>
 	</form>

@@ -1,41 +1,15 @@
-import { and, asc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import Joi from 'joi';
 import { usualCurrency } from '$core/quantities/money';
-import { v7 as uuidv7 } from 'uuid';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { mFromFt } from '$core/quantities/units';
 import { foodById } from '$core/things/names';
-import { container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
 import { AppError, notFound } from '$lib/server/errors';
 import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
-import { newHousehold } from '$lib/server/stores/households';
-import { once } from '$lib/server/stores/once';
+import { beenIn, remember } from '$lib/server/who';
 import { freezerHours, readMeans, readPrices } from '$lib/server/means';
-import { dateIn } from '$core/freezing/keep';
-import { demo } from '$demo/household';
-import { fillDemo } from '$demo/load';
 import type { Actions, PageServerLoad } from './$types';
-
-/** Households that this browser may go to: those it has been in, and the demos. */
-const others = (event: Pick<RequestEvent, 'cookies' | 'locals'>) => {
-	const known = (event.cookies.get('households') ?? '').split(',').filter((x) => /^[0-9a-f-]{36}$/.test(x));
-	return event.locals.db
-		.select({ id: household.id, name: household.name })
-		.from(household)
-		.where(
-			and(
-				ne(household.id, event.locals.household.id),
-				or(isNotNull(household.demoDate), known.length > 0 ? inArray(household.id, known) : undefined)
-			)
-		)
-		.orderBy(
-			...(known.length > 0 ? [sql`case when ${inArray(household.id, known)} then 0 else 1 end`] : []),
-			asc(household.createdAt)
-		)
-		.limit(12);
-};
 
 export const load: PageServerLoad = ({ locals, cookies }) =>
 	page(async () => {
@@ -86,9 +60,8 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 			...freezerHours(places, used, h.roomC),
 			zones: Intl.supportedValuesOf('timeZone'),
 			empty,
-			key: uuidv7(),
 			isDemo: h.demoDate !== null,
-			others: await others({ locals, cookies })
+			others: await stores.kitchens.others(beenIn({ cookies, locals }))
 		};
 	});
 
@@ -101,43 +74,31 @@ const isZone = (value: string, helpers: Joi.CustomHelpers<string>) => {
 	}
 };
 
-/** This browser's household, and the way back to the one it was in; also over plain http in the home network. */
-function remember(event: RequestEvent, id: string): void {
-	const options = {
-		path: '/',
-		httpOnly: true,
-		sameSite: 'lax',
-		maxAge: 400 * 86_400,
-		secure: event.url.protocol === 'https:'
-	} as const;
-	const before = (event.cookies.get('households') ?? '').split(',');
-	event.cookies.set(
-		'households',
-		[...new Set([id, event.locals.household.id, ...before])].slice(0, 12).join(','),
-		options
-	);
-	event.cookies.set('household', id, options);
-}
-
 const saved = (what: string) => ({ saved: what });
 
 async function remove(event: RequestEvent, fields: Record<string, string>) {
 	const values = parse(
-		Joi.object<{ what: 'place' | 'pot' | 'container' | 'measure'; id: string }>({
+		Joi.object<{ what: 'place' | 'pot' | 'container' | 'measure'; id: string; key: string }>({
 			what: Joi.string().valid('place', 'pot', 'container', 'measure').required().label('What to remove'),
-			id: id().required().label('Which')
+			id: id().required().label('Which'),
+			key: key()
 		}),
 		fields
 	);
-	await event.locals.stores.home.remove(values.what, values.id);
+	await event.locals.stores.home.remove(values.key, values.what, values.id);
 	return saved('Removed');
 }
 
 export const actions: Actions = {
 	altitude: (event) =>
 		action(event, async (fields) => {
-			const { altitude, unit } = parse(
-				Joi.object<{ altitude: number; unit: 'm' | 'ft' }>({
+			const {
+				altitude,
+				unit,
+				key: intent
+			} = parse(
+				Joi.object<{ altitude: number; unit: 'm' | 'ft'; key: string }>({
+					key: key(),
 					altitude: decimal().required().label('The altitude'),
 					unit: Joi.string().valid('m', 'ft').required().label('Its unit')
 				}),
@@ -152,25 +113,27 @@ export const actions: Actions = {
 					[{ field: 'altitude', message: 'Check the number and its unit.' }]
 				);
 			}
-			await event.locals.stores.home.update({ altitudeM: metres });
+			await event.locals.stores.home.update(intent, { altitudeM: metres });
 			return saved('Altitude');
 		}),
 	canner: (event) =>
 		action(event, async (fields) => {
-			const { gauge } = parse(
-				Joi.object<{ gauge: 'none' | 'dial' | 'weighted' }>({
+			const { gauge, key: intent } = parse(
+				Joi.object<{ gauge: 'none' | 'dial' | 'weighted'; key: string }>({
+					key: key(),
 					gauge: Joi.string().valid('none', 'dial', 'weighted').required().label('The gauge')
 				}),
 				fields
 			);
-			await event.locals.stores.home.update({ gauge });
+			await event.locals.stores.home.update(intent, { gauge });
 			return saved('Canner');
 		}),
 
 	basics: (event) =>
 		action(event, async (fields) => {
-			const v = parse(
-				Joi.object<{ name: string; units: 'metric' | 'us'; zone: string; people: number }>({
+			const { key: intent, ...v } = parse(
+				Joi.object<{ name: string; units: 'metric' | 'us'; zone: string; people: number; key: string }>({
+					key: key(),
 					name: line(60).required().label('The name'),
 					units: Joi.string().valid('metric', 'us').required().label('Units'),
 					zone: Joi.string().max(60).required().custom(isZone).label('The time zone'),
@@ -181,15 +144,27 @@ export const actions: Actions = {
 			// Prices that nobody has set yet are in the money of the place; what was set stays as it is.
 			const { hourRate, bagPrice, lidPrice } = event.locals.household;
 			const unset = hourRate === 0 && bagPrice === 0 && lidPrice === 0;
-			await event.locals.stores.home.update({ ...v, ...(unset ? { currency: usualCurrency(v.units, v.zone) } : {}) });
+			await event.locals.stores.home.update(intent, {
+				...v,
+				...(unset ? { currency: usualCurrency(v.units, v.zone) } : {})
+			});
 			return saved('Household');
 		}),
 
 	equipment: (event) =>
 		action(event, async (fields) => {
 			const { units } = event.locals.household;
-			const v = parse(
-				Joi.object<{ iceKg: number; basins: number; trays: number; trayAreaM2: number; tapC: number; roomC: number }>({
+			const { key: intent, ...v } = parse(
+				Joi.object<{
+					iceKg: number;
+					basins: number;
+					trays: number;
+					trayAreaM2: number;
+					tapC: number;
+					roomC: number;
+					key: string;
+				}>({
+					key: key(),
 					iceKg: measureWithin('weight', units, 0, 500).required().label('The ice'),
 					basins: Joi.number().integer().min(1).max(20).required().label('Basins'),
 					trays: Joi.number().integer().min(1).max(100).required().label('Trays'),
@@ -199,7 +174,7 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await event.locals.stores.home.update({
+			await event.locals.stores.home.update(intent, {
 				...v,
 				iceKg: Number(v.iceKg),
 				trayAreaM2: Number(v.trayAreaM2),
@@ -211,13 +186,18 @@ export const actions: Actions = {
 
 	means: (event) =>
 		action(event, async (fields) => {
-			await event.locals.stores.home.update(readMeans(fields, event.locals.household.units));
+			const { key: intent, ...rest } = fields;
+			await event.locals.stores.home.update(
+				parse(key(), intent) as string,
+				readMeans(rest, event.locals.household.units)
+			);
 			return saved('Dryer, canner and day');
 		}),
 
 	prices: (event) =>
 		action(event, async (fields) => {
-			await event.locals.stores.home.update(readPrices(fields));
+			const { key: intent, ...rest } = fields;
+			await event.locals.stores.home.update(parse(key(), intent) as string, readPrices(rest));
 			return saved('Prices');
 		}),
 
@@ -225,20 +205,24 @@ export const actions: Actions = {
 		action(event, async (fields) => {
 			const { units } = event.locals.household;
 			const v = parse(
-				Joi.object<{ name: string; litres: number; burnerW: number; burnerKind: 'gas'; basketL?: number }>({
-					name: line(60).required().label('The pot’s name'),
-					litres: measureWithin('volume', units, 1, 100).required().label('What it holds'),
-					burnerW: decimalWithin(300, 20_000).required().label('The burner in watts'),
-					burnerKind: Joi.string()
-						.valid('gas', 'electric', 'ceramic', 'induction', 'fire')
-						.required()
-						.label('The burner'),
-					basketL: measureWithin('volume', units, 0.5, 100).label('The basket')
-				}),
+				Joi.object<{ name: string; litres: number; burnerW: number; burnerKind: 'gas'; basketL?: number; key: string }>(
+					{
+						key: key(),
+						name: line(60).required().label('The pot’s name'),
+						litres: measureWithin('volume', units, 1, 100).required().label('What it holds'),
+						burnerW: decimalWithin(300, 20_000).required().label('The burner in watts'),
+						burnerKind: Joi.string()
+							.valid('gas', 'electric', 'ceramic', 'induction', 'fire')
+							.required()
+							.label('The burner'),
+						basketL: measureWithin('volume', units, 0.5, 100).label('The basket')
+					}
+				),
 				fields
 			);
-			await event.locals.stores.home.addPot({
-				...v,
+			await event.locals.stores.home.addPot(v.key, {
+				name: v.name,
+				burnerKind: v.burnerKind,
 				litres: Number(v.litres),
 				burnerW: Number(v.burnerW),
 				basketL: v.basketL === undefined ? null : Number(v.basketL)
@@ -250,7 +234,8 @@ export const actions: Actions = {
 		action(event, async (fields) => {
 			const { units } = event.locals.household;
 			const v = parse(
-				Joi.object<{ name: string; kind: 'counter'; tempC: number; litres?: number }>({
+				Joi.object<{ name: string; kind: 'counter'; tempC: number; litres?: number; key: string }>({
+					key: key(),
 					name: line(60).required().label('The place’s name'),
 					kind: Joi.string()
 						.valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry')
@@ -269,7 +254,7 @@ export const actions: Actions = {
 					[{ field: 'tempC', message: 'Too warm for a freezer.' }]
 				);
 			}
-			await event.locals.stores.home.addPlace({
+			await event.locals.stores.home.addPlace(v.key, {
 				name: v.name,
 				kind: v.kind,
 				tempC: Number(v.tempC),
@@ -280,8 +265,9 @@ export const actions: Actions = {
 
 	container: (event) =>
 		action(event, async (fields) => {
-			const v = parse(
-				Joi.object<{ name: string; kind: 'bag'; volumeMl: number; count: number }>({
+			const { key: intent, ...v } = parse(
+				Joi.object<{ name: string; kind: 'bag'; volumeMl: number; count: number; key: string }>({
+					key: key(),
 					name: line(60).required().label('The container’s name'),
 					kind: Joi.string().valid('bag', 'box', 'jar').required().label('The kind'),
 					volumeMl: Joi.number().integer().min(50).max(20_000).required().label('Millilitres'),
@@ -289,20 +275,21 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			await event.locals.stores.home.addContainer(v);
+			await event.locals.stores.home.addContainer(intent, v);
 			return saved('Container');
 		}),
 
 	count: (event) =>
 		action(event, async (fields) => {
 			const v = parse(
-				Joi.object<{ id: string; count: number }>({
+				Joi.object<{ id: string; count: number; key: string }>({
+					key: key(),
 					id: id().required().label('The container'),
 					count: Joi.number().integer().min(0).max(10_000).required().label('How many')
 				}),
 				fields
 			);
-			await event.locals.stores.home.setContainerCount(v.id, v.count);
+			await event.locals.stores.home.setContainerCount(v.key, v.id, v.count);
 			return saved('Count');
 		}),
 
@@ -311,51 +298,48 @@ export const actions: Actions = {
 	/** Empties this household: the demo goes, the kitchen starts afresh. */
 	clear: (event) =>
 		action(event, async (fields) => {
-			parse(
-				Joi.object<{ sure: string }>({
-					sure: Joi.string().valid('yes').required().label('The tick that you are sure')
+			const { name } = parse(
+				Joi.object<{ sure: string; name: string; key: string }>({
+					sure: Joi.string().valid('yes').required().label('The tick that you are sure'),
+					name: line(60).required().label('The household’s name'),
+					key: key()
 				}),
 				fields
 			);
-			const { db, household: h } = event.locals;
-			if (h.demoDate === null)
-				throw new AppError(409, 'NOT_DEMO', 'Only demo data can be cleared this way. Nothing was changed.');
-			await db.transaction(async (tx) => {
-				await tx.delete(household).where(eq(household.id, h.id));
-				// As old as the one it follows, so that devices without a cookie find it too.
-				const fresh = await newHousehold(tx, { name: 'Our kitchen', zone: h.zone, now: h.createdAt });
-				remember(event, fresh);
-			});
+			remember(event, await event.locals.stores.kitchens.clear(name));
 			return saved('Demo data cleared');
 		}),
 
 	/** Brings the demo's kitchen, haul and shelves into an empty household. */
 	demo: (event) =>
-		action(event, async () => {
-			const { db, household: h, now, stores } = event.locals;
-			if (!(await stores.home.isEmpty()))
+		action(event, async (fields) => {
+			const { name, key: intent } = parse(
+				Joi.object<{ name: string; key: string }>({
+					name: line(60).required().label('The household’s name'),
+					key: key()
+				}),
+				fields
+			);
+			const { household, stores } = event.locals;
+			if (name !== household.name)
 				throw new AppError(
 					409,
-					'NOT_EMPTY',
-					'This household has lots of its own, so the demo is not laid over them. Start a new household for it; nothing was changed.'
+					'OTHER_NAME',
+					`This household is called ${household.name} by now. Nothing was changed: open the page again and look.`
 				);
-			await db.transaction(async (tx) => {
-				for (const table of [place, pot, container, ownMeasure])
-					await tx.delete(table).where(eq(table.householdId, h.id));
-				await tx
-					.update(household)
-					.set({ ...demo.household, demoDate: dateIn(demo.household.zone, now.getTime()), touched: false })
-					.where(eq(household.id, h.id));
-				await fillDemo(tx, h.id, now);
-			});
+			await stores.kitchens.fill(intent);
 			return saved('The demo is back');
 		}),
 
 	/** To another household of this browser's, or a demo. */
 	goTo: (event) =>
 		action(event, async (fields) => {
-			const v = parse(Joi.object<{ id: string }>({ id: id().required().label('The household') }), fields);
-			if (!(await others(event)).some((o) => o.id === v.id)) throw notFound('household');
+			const v = parse(
+				Joi.object<{ id: string; key: string }>({ id: id().required().label('The household'), key: key() }),
+				fields
+			);
+			const others = await event.locals.stores.kitchens.others(beenIn(event));
+			if (!others.some((o) => o.id === v.id)) throw notFound('household');
 			remember(event, v.id);
 			redirect(303, '/kitchen');
 		}),
@@ -367,11 +351,7 @@ export const actions: Actions = {
 				Joi.object<{ name: string; key: string }>({ name: line(60).required().label('The name'), key: key() }),
 				fields
 			);
-			const { db, household: h, now } = event.locals;
-			const { fresh } = await once(db, h.id, intent, now, async (tx) => ({
-				fresh: await newHousehold(tx, { name, zone: h.zone, now })
-			}));
-			remember(event, fresh);
+			remember(event, await event.locals.stores.kitchens.create(intent, name));
 			redirect(303, '/kitchen');
 		})
 };

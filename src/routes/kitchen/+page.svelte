@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { enhance } from '$app/forms';
 	import { sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
 	import { editMeasure, fieldUnit } from '$core/quantities/parse-measure';
@@ -35,6 +36,7 @@
 
 {#snippet remove(what: string, id: string, name: string)}
 	<form method="POST" action="?/remove" use:enhance={withNotice()}>
+		<Marks />
 		<input type="hidden" name="what" value={what} /><input type="hidden" name="id" value={id} />
 		<button class="btn btn-plain underline" aria-label="Remove {name}">remove</button>
 	</form>
@@ -54,6 +56,7 @@
 			use:enhance={withNotice({ reset: false })}
 			class="mt-2 grid grid-cols-2 gap-3"
 		>
+			<Marks />
 			<label class="field col-span-2"
 				><span>name</span><input
 					name="name"
@@ -104,6 +107,7 @@
 			use:enhance={withNotice({ reset: false })}
 			class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
 		>
+			<Marks />
 			<label class="field"
 				><span>ice on hand, {fieldUnit.weight[units]}</span><input
 					name="iceKg"
@@ -180,6 +184,7 @@
 			{:else}<li class="py-2 text-soft">No pot yet: blanching cannot be worked out without one.</li>{/each}
 		</ul>
 		<form method="POST" action="?/pot" use:enhance={withNotice()} class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
+			<Marks />
 			<label class="field"
 				><span>a pot, by name</span><input name="name" required maxlength="60" placeholder="big enamel pot" /></label
 			>
@@ -236,6 +241,7 @@
 			{/each}
 		</ul>
 		<form method="POST" action="?/place" use:enhance={withNotice()} class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
+			<Marks />
 			<label class="field"
 				><span>a place, by name</span><input name="name" required maxlength="60" placeholder="garage freezer" /></label
 			>
@@ -275,6 +281,7 @@
 							use:enhance={withNotice({ reset: false })}
 							class="flex items-center gap-1"
 						>
+							<Marks />
 							<input type="hidden" name="id" value={c.id} />
 							<input
 								name="count"
@@ -298,6 +305,7 @@
 			use:enhance={withNotice()}
 			class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-4"
 		>
+			<Marks />
 			<label class="field"
 				><span>by name</span><input name="name" required maxlength="60" placeholder="freezer bag 1 L" /></label
 			>
@@ -344,6 +352,7 @@
 	<div class="mt-2 flex flex-wrap items-end gap-x-10 gap-y-4">
 		{#if data.isDemo}
 			<form method="POST" action="?/clear" use:enhance={withNotice()}>
+				<Marks />
 				<p class="text-soft">{k.name} is made up. Clear it and start with your own kitchen.</p>
 				<label class="flex min-h-11 items-center gap-2"
 					><input type="checkbox" name="sure" value="yes" required /> yes, all of the demo goes</label
@@ -352,12 +361,14 @@
 			</form>
 		{:else if data.empty}
 			<form method="POST" action="?/demo" use:enhance={withNotice()}>
+				<Marks />
 				<p class="text-soft">Look around with a made-up kitchen, haul and shelves.</p>
 				<button class="btn mt-2">Load the demo</button>
 			</form>
 		{/if}
 		<form method="POST" action="?/newHousehold" use:enhance={withNotice()} class="flex flex-wrap items-end gap-2">
-			<input type="hidden" name="key" value={data.key} />
+			<Marks />
+
 			<label class="field"
 				><span>a household beside this one</span><input
 					name="name"
@@ -372,6 +383,7 @@
 	{#if data.others.length > 0}
 		<h3 class="mt-6 text-lg">Other households</h3>
 		<form method="POST" action="?/goTo" use:enhance={withNotice()} class="mt-2 flex flex-wrap gap-2">
+			<Marks />
 			{#each data.others as o (o.id)}<button class="btn" name="id" value={o.id}>Go to {o.name}</button>{/each}
 		</form>
 	{/if}

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import { v7 as uuidv7 } from 'uuid';
 import { dateIn, daysBetween } from '$core/freezing/keep';
 import { AppError } from '$lib/server/errors';
 import { id, key, line, parse } from '$lib/server/parse';
@@ -61,7 +60,6 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				.slice(0, 4)
 				.map(shown),
 			steps: steps.map((s) => ({ ...s, at: s.at.getTime() })),
-			key: uuidv7(),
 			today
 		};
 	}, locals.household.units);
@@ -74,7 +72,13 @@ export const actions: Actions = {
 				Joi.object<{ lotId: string; key: string }>({ lotId: id().required().label('The packs'), key: key() }),
 				fields
 			);
-			return { done: await event.locals.stores.stock.act(once, { lotId, kind: 'take', amount: 1 }, deviceOf(event)) };
+			return {
+				done: await event.locals.stores.stock.act(
+					once,
+					{ lotId, kind: 'take', unit: 'packs', amount: 1 },
+					deviceOf(event)
+				)
+			};
 		}),
 
 	act: (event) =>
@@ -117,7 +121,9 @@ export const actions: Actions = {
 				}
 			}
 			const { packs, key: once, ...rest } = values;
-			return { done: await event.locals.stores.stock.act(once, { ...rest, amount: packs }, deviceOf(event)) };
+			return {
+				done: await event.locals.stores.stock.act(once, { ...rest, unit: 'packs', amount: packs }, deviceOf(event))
+			};
 		}),
 
 	undo: (event) =>

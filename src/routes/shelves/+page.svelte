@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import type { Snippet } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayDate, sayMonth, sayAs } from '$core/quantities/dates';
@@ -43,7 +44,8 @@
 		class="flex flex-wrap items-end gap-2"
 		aria-label={name}
 	>
-		<input type="hidden" name="key" value={data.key} /><input type="hidden" name="lotId" value={lotId} />
+		<Marks />
+		<input type="hidden" name="lotId" value={lotId} />
 		<label class="field"
 			><span>{box}</span><input
 				type="number"
@@ -85,9 +87,7 @@
 	</form>
 </div>
 <Faults {failed} />
-<form id="take" method="POST" action="?/take" use:enhance={withNotice({ path: '/shelves' })}>
-	<input type="hidden" name="key" value={data.key} />
-</form>
+<form id="take" method="POST" action="?/take" use:enhance={withNotice({ path: '/shelves' })}><Marks /></form>
 
 <div class="mt-4 grid gap-8 lg:grid-cols-[1fr_20rem]">
 	<div class="space-y-7">
@@ -223,7 +223,8 @@
 							></span
 						>
 						<form method="POST" action="?/undo" use:enhance={withNotice()}>
-							<input type="hidden" name="key" value={data.key} />
+							<Marks />
+
 							<button
 								class="btn btn-plain underline"
 								name="groupId"

@@ -1,19 +1,54 @@
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import { drizzle } from 'drizzle-orm/postgres-js';
-import { migrate } from 'drizzle-orm/postgres-js/migrator';
-import postgres from 'postgres';
-import * as schema from './schema';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import pg from 'pg';
+import { causeOf, isLost } from './cause';
+
+export { causeOf } from './cause';
 
 export type Database = ReturnType<typeof connect>['db'];
 /** A transaction or the database itself. */
 export type Tx = Parameters<Parameters<Database['transaction']>[0]>[0];
 
+/** Connections to the database; one that is lost is replaced, and whoever waited on it is told. */
 export function connect(url: string, connections = 10) {
-	const client = postgres(url, { max: connections, onnotice: () => {}, idle_timeout: 60, connect_timeout: 10 });
-	const db = drizzle(client, { schema });
-	return { db, client, close: () => client.end({ timeout: 3 }) };
+	const pool = new pg.Pool({
+		connectionString: url,
+		max: connections,
+		idleTimeoutMillis: 60_000,
+		connectionTimeoutMillis: 10_000
+	});
+	// A connection that breaks tells its query; what it says besides must not end the process.
+	const lost = (error: Error) => console.error(`A connection to the database was lost: ${error.message}`);
+	pool.on('error', lost);
+	pool.on('connect', (client) => client.on('error', () => {}));
+	const db = drizzle(pool);
+	return { db, pool, close: () => pool.end() };
+}
+
+/**
+ * A transaction that is begun again when it stood in another's way (deadlock, serialization): nothing of it was written.
+ * A lost connection is not tried again here: whether the commit arrived is not known, and the key of the request finds out.
+ */
+export async function transact<T>(db: Database, work: (tx: Tx) => Promise<T>, tries = 5): Promise<T> {
+	for (let n = 1; ; n++) {
+		// Checked out by hand: a connection that is lost before its first word is given back too, or the pool runs dry.
+		const client = await db.$client.connect();
+		let broken = false;
+		try {
+			return await drizzle(client).transaction((tx) => work(tx as unknown as Tx));
+		} catch (thrown) {
+			broken = isLost(thrown);
+			const code = causeOf(thrown)?.code;
+			if (n >= tries || (code !== '40P01' && code !== '40001')) throw thrown;
+		} finally {
+			client.release(broken);
+		}
+		await wait(Math.random() * 20 * n);
+	}
 }
 
 /** The migrations, wherever the built code lies: the first folder upwards that has them. */

@@ -11,7 +11,7 @@ import { AppError } from '../errors';
 import { placeFor } from '../haul';
 import { lotOfThing, lotThing } from '../things';
 import { storesFor } from '.';
-import { newHousehold, resolveHousehold } from './households';
+import { householdById, newHousehold } from './households';
 
 /** Histories per law; `npm run siege` asks for more, by a new seed each time. */
 const histories = Number(process.env.SIEGE_STORED ?? 300);
@@ -38,7 +38,7 @@ function random(seed: number) {
 
 async function kitchen(name: string) {
 	const id = await newHousehold(link.db, { name, zone: 'UTC', now: new Date(start) });
-	const row = await resolveHousehold(link.db, id);
+	const row = await householdById(link.db, id);
 	if (!row) throw new Error('no household');
 	return row;
 }
@@ -61,7 +61,7 @@ describe('what is kept of a line', () => {
 		expect(understood.length).toBeGreaterThan(200);
 		for (const { text, reading } of understood) {
 			const { lotId } = await stock.addRaw(
-				randomUUID(),
+				{ key: randomUUID(), body: {} },
 				{ ...lotOfThing(reading.thing), placeId: placeFor(reading, places).id, said: text, note: reading.note, since: new Date(start), grams: reading.grams },
 				'test'
 			); // prettier-ignore
@@ -111,7 +111,7 @@ describe(`a raw lot over ${histories} histories of moving, taking, counting and 
 			const at = () => storesFor(link.db, home, new Date(now));
 			const first = pick(places.filter((p) => (p.kind === 'freezer') === frozen));
 			const { lotId } = await at().stock.addRaw(
-				randomUUID(),
+				{ key: randomUUID(), body: {} },
 				{ food: food.id, form: food.forms[0]?.id ?? '', placeId: first.id, condition: 'firm', state: frozen ? 'frozen' : 'fresh', title: food.name, said: '', note: '', since: new Date(now), grams: 4000, reader: 1 },
 				'test'
 			); // prettier-ignore
@@ -152,7 +152,7 @@ describe(`a raw lot over ${histories} histories of moving, taking, counting and 
 					if (what < 0.45 && one) {
 						const there = pick(places);
 						const amount = next() < 0.5 ? one.grams : Math.max(1, Math.floor(one.grams * next()));
-						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: 'move', amount, placeId: there.id }, 'test'); // prettier-ignore
+						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: 'move', unit: 'grams', amount, placeId: there.id }, 'test'); // prettier-ignore
 						const made = await link.db.select({ id: lot.id }).from(lot).where(and(eq(lot.householdId, home.id), eq(lot.createdAt, new Date(now)), notInArray(lot.id, [...clan]))); // prettier-ignore
 						to = made[0]?.id;
 						if (!to) throw new Error('the move made no lot');
@@ -175,11 +175,11 @@ describe(`a raw lot over ${histories} histories of moving, taking, counting and 
 							if (bothGone.some((g) => g <= now)) expect(home_?.clock.age.past).toBe('end');
 						}
 					} else if (what < 0.85 && one) {
-						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: pick(['take', 'give', 'count'] as const), amount: 1 + Math.floor(next() * 300) }, 'test'); // prettier-ignore
+						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: pick(['take', 'give', 'count'] as const), unit: 'grams', amount: 1 + Math.floor(next() * 300) }, 'test'); // prettier-ignore
 						told.push({ words: 'take', groupId: done.groupId });
 					} else if (one) {
 						said = next() < 0.5;
-						await at().stock.identify(one.lot.id, said);
+						await at().stock.identify(randomUUID(), one.lot.id, said);
 					}
 				} catch (error) {
 					if (!(error instanceof AppError) || ![404, 409].includes(error.status)) throw error;

@@ -1,24 +1,35 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, ne, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';
-import type { Database, Tx } from '../db/client';
-import { container, household, lot, ownMeasure, place, pot } from '../db/schema';
+import { causeOf, type Database, type Tx } from '../db/client';
+import { container, household, lot, lotBalance, ownMeasure, place, pot } from '../db/schema';
 import { AppError, notFound } from '../errors';
+import { once } from './once';
 import { stockStore } from './stock';
 
 export type HouseholdRow = typeof household.$inferSelect;
 export type PlaceRow = typeof place.$inferSelect;
 type PlaceKind = PlaceRow['kind'];
 
-/** The household of the cookie, else the first. */
-export async function resolveHousehold(db: Database, id: string | undefined): Promise<HouseholdRow | undefined> {
-	if (id && /^[0-9a-f-]{36}$/i.test(id)) {
-		const [row] = await db.select().from(household).where(eq(household.id, id));
-		if (row) return row;
-	}
-	const [first] = await db.select().from(household).orderBy(asc(household.createdAt)).limit(1);
-	return first;
+/** A household by its id. */
+export async function householdById(db: Database | Tx, id: string): Promise<HouseholdRow | undefined> {
+	const [row] = await db.select().from(household).where(eq(household.id, id));
+	return row;
+}
+
+/** The one that a browser without a cookie comes to. */
+export async function defaultHousehold(db: Database | Tx): Promise<HouseholdRow | undefined> {
+	const [row] = await db.select().from(household).where(eq(household.isDefault, true));
+	return row;
+}
+
+/** Where no household is the default (the first one, or after one was cleared), this one is. */
+export async function becomeDefault(tx: Database | Tx, id: string): Promise<void> {
+	await tx
+		.update(household)
+		.set({ isDefault: true })
+		.where(and(eq(household.id, id), sql`not exists (select 1 from household where is_default)`));
 }
 
 /** A household as it is before anything is known of it, with the places that every home has. */
@@ -67,19 +78,10 @@ async function named<T>(field: string, name: string, work: () => Promise<T>): Pr
 	try {
 		return await work();
 	} catch (error) {
-		const cause = (error as { cause?: { code?: string } }).cause;
-		if (cause?.code === '23505') {
+		if (causeOf(error)?.code === '23505') {
 			throw new AppError(409, 'NAME_TAKEN', `"${name}" is there already. Nothing was saved; give it another name.`, [
 				{ field, message: 'Taken already.' }
 			]);
-		}
-		if (cause?.code === '23503') {
-			throw new AppError(
-				409,
-				'IN_USE',
-				`"${name}" is in use: lots stand there or are packed in it. Nothing was changed; move them first.`,
-				[{ field, message: 'In use.' }]
-			);
 		}
 		throw error;
 	}
@@ -89,18 +91,26 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	const householdId = row.id;
 	const parts = {
 		places: () =>
-			db.select().from(place).where(eq(place.householdId, householdId)).orderBy(asc(place.position), asc(place.name)),
+			db
+				.select()
+				.from(place)
+				.where(and(eq(place.householdId, householdId), isNull(place.removedAt)))
+				.orderBy(asc(place.position), asc(place.name)),
 		pots: () => db.select().from(pot).where(eq(pot.householdId, householdId)).orderBy(asc(pot.litres)),
 		containers: () =>
-			db.select().from(container).where(eq(container.householdId, householdId)).orderBy(asc(container.volumeMl)),
+			db
+				.select()
+				.from(container)
+				.where(and(eq(container.householdId, householdId), isNull(container.removedAt)))
+				.orderBy(asc(container.volumeMl)),
 		measures: () =>
 			db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
 	};
-	/** A change by hand and its mark on the household: both or neither. */
-	const change = (work: (tx: Tx) => Promise<unknown>) =>
-		db.transaction(async (tx) => {
+	/** A change by hand, once for its key. */
+	const change = (key: string, what: string, body: unknown, work: (tx: Tx) => Promise<unknown>) =>
+		once(db, householdId, { key, action: `kitchen ${what}`, body }, now, async (tx) => {
 			await work(tx);
-			await tx.update(household).set({ touched: true }).where(eq(household.id, householdId));
+			return {};
 		});
 
 	return {
@@ -138,7 +148,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					name: c.name,
 					kind: c.kind,
 					volume_mL: c.volumeMl,
-					count: c.count
+					count: Math.max(0, c.count)
 				})),
 				tap_C: row.tapC,
 				room_C: row.roomC,
@@ -167,15 +177,14 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				}
 			};
 		},
-		async update(values: Partial<Omit<HouseholdRow, 'id' | 'createdAt'>>) {
-			await db
-				.update(household)
-				.set({ ...values, touched: true })
-				.where(eq(household.id, householdId));
+		async update(key: string, values: Partial<Omit<HouseholdRow, 'id' | 'createdAt' | 'isDefault'>>) {
+			await change(key, 'update', values, (tx) =>
+				tx.update(household).set(values).where(eq(household.id, householdId))
+			);
 		},
-		async addPlace(values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
+		async addPlace(key: string, values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
 			await named('name', values.name, () =>
-				change(async (tx) => {
+				change(key, 'place', values, async (tx) => {
 					const [last] = await tx
 						.select({ n: sql<number>`coalesce(max(${place.position}), -1)::int` })
 						.from(place)
@@ -184,24 +193,30 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				})
 			);
 		},
-		async addPot(values: {
-			name: string;
-			litres: number;
-			burnerW: number;
-			burnerKind: (typeof pot.$inferSelect)['burnerKind'];
-			basketL: number | null;
-		}) {
+		async addPot(
+			key: string,
+			values: {
+				name: string;
+				litres: number;
+				burnerW: number;
+				burnerKind: (typeof pot.$inferSelect)['burnerKind'];
+				basketL: number | null;
+			}
+		) {
 			await named('name', values.name, () =>
-				change((tx) => tx.insert(pot).values({ id: uuidv7(), householdId, ...values }))
+				change(key, 'pot', values, (tx) => tx.insert(pot).values({ id: uuidv7(), householdId, ...values }))
 			);
 		},
-		async addContainer(values: { name: string; kind: 'bag' | 'box' | 'jar'; volumeMl: number; count: number }) {
+		async addContainer(
+			key: string,
+			values: { name: string; kind: 'bag' | 'box' | 'jar'; volumeMl: number; count: number }
+		) {
 			await named('name', values.name, () =>
-				change((tx) => tx.insert(container).values({ id: uuidv7(), householdId, ...values }))
+				change(key, 'container', values, (tx) => tx.insert(container).values({ id: uuidv7(), householdId, ...values }))
 			);
 		},
-		async setContainerCount(id: string, count: number) {
-			await change(async (tx) => {
+		async setContainerCount(key: string, id: string, count: number) {
+			await change(key, 'count', { id, count }, async (tx) => {
 				const changed = await tx
 					.update(container)
 					.set({ count })
@@ -210,8 +225,8 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				if (changed.length === 0) throw notFound('container');
 			});
 		},
-		async setMeasure(values: { name: string; food: string; grams: number }) {
-			await change((tx) =>
+		async setMeasure(key: string, values: { name: string; food: string; grams: number }) {
+			await change(key, 'measure', values, (tx) =>
 				tx
 					.insert(ownMeasure)
 					.values({ id: uuidv7(), householdId, ...values })
@@ -221,21 +236,72 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					})
 			);
 		},
-		async remove(what: 'place' | 'pot' | 'container' | 'measure', id: string) {
-			const table = { place, pot, container, measure: ownMeasure }[what];
-			await named('id', what, () =>
-				change(async (tx) => {
+		/**
+		 * Takes something out of the Kitchen. A place goes when nothing stands in it; its past stays readable.
+		 *
+		 * @throws {AppError} 404; 409 IN_USE
+		 */
+		async remove(key: string, what: 'place' | 'pot' | 'container' | 'measure', id: string) {
+			await change(key, 'remove', { what, id }, async (tx) => {
+				if (what === 'place') return removePlace(tx, householdId, id, now);
+				if (what === 'container') {
 					const gone = await tx
-						.delete(table)
-						.where(and(eq(table.householdId, householdId), eq(table.id, id)))
-						.returning({ id: table.id });
+						.update(container)
+						.set({ removedAt: now })
+						.where(and(eq(container.householdId, householdId), eq(container.id, id), isNull(container.removedAt)))
+						.returning({ id: container.id });
 					if (gone.length === 0) throw notFound(what);
-				})
-			);
+					return;
+				}
+				const table = what === 'pot' ? pot : ownMeasure;
+				const gone = await tx
+					.delete(table)
+					.where(and(eq(table.householdId, householdId), eq(table.id, id)))
+					.returning({ id: table.id });
+				if (gone.length === 0) throw notFound(what);
+			});
 		},
 		async isEmpty(): Promise<boolean> {
 			const [any] = await db.select({ id: lot.id }).from(lot).where(eq(lot.householdId, householdId)).limit(1);
 			return !any;
 		}
 	};
+}
+
+/** Out of use, when nothing stands there: whoever puts something in meanwhile waits, and is told. */
+async function removePlace(tx: Tx, householdId: string, id: string, now: Date): Promise<void> {
+	const [row] = await tx
+		.select()
+		.from(place)
+		.where(and(eq(place.householdId, householdId), eq(place.id, id), isNull(place.removedAt)))
+		.for('update');
+	if (!row) throw notFound('place');
+	const [held] = await tx
+		.select({ n: sql<number>`count(*)::int` })
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.where(
+			and(
+				eq(lotBalance.householdId, householdId),
+				eq(lot.placeId, id),
+				or(gt(lotBalance.grams, 0), gt(lotBalance.packs, 0))
+			)
+		);
+	if ((held?.n ?? 0) > 0)
+		throw new AppError(
+			409,
+			'IN_USE',
+			`"${row.name}" is in use: ${held?.n === 1 ? 'something stands' : `${held?.n} things stand`} there. Nothing was changed; move them first.`,
+			[{ field: 'id', message: 'In use.' }]
+		);
+	const [other] = await tx
+		.select({ id: place.id })
+		.from(place)
+		.where(and(eq(place.householdId, householdId), ne(place.id, id), isNull(place.removedAt)))
+		.limit(1);
+	if (!other)
+		throw new AppError(409, 'LAST_PLACE', 'A kitchen needs a place to put things. Nothing was changed.', [
+			{ field: 'id', message: 'The last one.' }
+		]);
+	await tx.update(place).set({ removedAt: now }).where(eq(place.id, id));
 }

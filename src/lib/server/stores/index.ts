@@ -1,6 +1,7 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
 import { householdStore, type HouseholdRow } from './households';
+import { kitchensStore } from './kitchens';
 import { runStore } from './runs';
 import { stockStore } from './stock';
 
@@ -8,6 +9,7 @@ import { stockStore } from './stock';
 export function storesFor(db: Database, household: HouseholdRow, now: Date) {
 	return {
 		home: householdStore(db, household, now),
+		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
 		runs: runStore(db, household, now),
 		batches: batchStore(db, household.id)

@@ -6,11 +6,12 @@ import { batch, container, lot, lotBalance, movement, place } from '../db/schema
 import { AppError, notFound } from '../errors';
 import { staysAfter, staysMerged } from '../things';
 import { once } from './once';
+import { reservedBy } from './runs/read';
 
 export type LotRow = typeof lot.$inferSelect;
 export type NewLot = Omit<typeof lot.$inferInsert, 'id' | 'householdId' | 'createdAt'>;
 
-interface Change {
+export interface Change {
 	readonly lotId: string;
 	readonly kind: MovementKind;
 	readonly grams: number;
@@ -18,13 +19,16 @@ interface Change {
 	readonly cause?: string;
 	readonly batchId?: string | null;
 	readonly reversesId?: string;
+	/** The run that books it: its own raw food is spoken for by itself. */
+	readonly runId?: string;
 }
 
 /**
  * Writes the movements of one step: locks the balances in the order of their ids (so that two steps never wait for
- * each other), checks that nothing falls below zero, appends, updates. All or nothing: the caller's transaction.
+ * each other), checks that nothing falls below zero nor below what open runs have spoken for, appends, updates. All or
+ * nothing: the caller's transaction.
  *
- * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH
+ * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH, AT_THE_STOVE
  */
 export async function post(
 	tx: Tx,
@@ -42,6 +46,10 @@ export async function post(
 		.for('update');
 	if (locked.length !== ids.length) throw notFound('lot');
 	const balances = new Map(locked.map((b) => [b.lotId, { grams: b.grams, packs: b.packs }]));
+	// Under the lock: a start that was a moment faster is seen.
+	const spoken = changes.some((c) => c.grams < 0 && c.runId === undefined)
+		? await reservedBy(tx, householdId)
+		: new Map<string, number>();
 	for (const change of changes) {
 		const balance = balances.get(change.lotId);
 		if (!balance) throw notFound('lot');
@@ -49,6 +57,16 @@ export async function post(
 			throw new AppError(409, 'NOT_ENOUGH', `There are only ${balance.grams} g left there. Nothing was changed.`, [
 				{ field: 'amount', message: `At most ${balance.grams} g.` }
 			]);
+		}
+		const atStove = spoken.get(change.lotId) ?? 0;
+		if (change.grams < 0 && change.runId === undefined && balance.grams + change.grams < atStove) {
+			throw new AppError(
+				409,
+				'AT_THE_STOVE',
+				balance.grams > atStove
+					? `Of these ${balance.grams} g, ${atStove} g are at the stove: at most ${balance.grams - atStove} g can go now. Nothing was changed.`
+					: 'This item is at the stove: finish or stop that run first. Nothing was changed.'
+			);
 		}
 		if (balance.packs + change.packs < 0) {
 			throw new AppError(
@@ -74,6 +92,7 @@ export async function post(
 			by: at.by,
 			batchId: c.batchId ?? null,
 			reversesId: c.reversesId ?? null,
+			runId: c.runId ?? null,
 			occurredAt: at.occurredAt ?? at.now,
 			recordedAt: at.now
 		}))
@@ -93,6 +112,34 @@ export async function makeLot(tx: Tx, householdId: string, values: NewLot, now: 
 export interface Step {
 	readonly groupId: string;
 	readonly words: string;
+}
+
+export interface StockStep {
+	readonly lotId: string;
+	readonly kind: 'take' | 'give' | 'spoil' | 'count' | 'move';
+	/** Of raw food grams, of packs packs. */
+	readonly unit: 'grams' | 'packs';
+	readonly amount: number;
+	readonly cause?: string;
+	readonly placeId?: string;
+}
+
+/** A place in use; it is not removed before this transaction is over. @throws {AppError} 404, 409 PLACE_REMOVED */
+async function openPlace(tx: Tx, householdId: string, id: string): Promise<typeof place.$inferSelect> {
+	const [row] = await tx
+		.select()
+		.from(place)
+		.where(and(eq(place.householdId, householdId), eq(place.id, id || '00000000-0000-0000-0000-000000000000')))
+		.for('share');
+	if (!row) throw notFound('place');
+	if (row.removedAt)
+		throw new AppError(
+			409,
+			'PLACE_REMOVED',
+			`${row.name} has been removed from the Kitchen meanwhile. Nothing was changed; choose another place.`,
+			[{ field: 'placeId', message: 'Choose another place.' }]
+		);
+	return row;
 }
 
 export function stockStore(db: Database, householdId: string, now: Date) {
@@ -130,13 +177,14 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 			return row;
 		},
 
-		/** Puts what came in into the basket. */
+		/** Puts what came in into the basket. @param ask what was said: not what it was read as, nor when */
 		addRaw(
-			key: string,
+			ask: { key: string; body: unknown },
 			values: Omit<NewLot, 'kind' | 'title'> & { grams: number; title: string },
 			by: string
 		): Promise<Step & { lotId: string }> {
-			return once(db, householdId, key, now, async (tx) => {
+			return once(db, householdId, { ...ask, action: 'add' }, now, async (tx) => {
+				await openPlace(tx, householdId, values.placeId);
 				const { grams, ...rest } = values;
 				const lotId = await makeLot(tx, householdId, { ...rest, kind: 'raw' }, now);
 				const groupId = uuidv7();
@@ -169,35 +217,30 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 				.orderBy(asc(lot.keepsUntil), asc(lot.since));
 		},
 
-		/** Takes, gives, spoils, counts or moves; one step, which `undo` takes back whole. */
-		act(
-			key: string,
-			step: {
-				lotId: string;
-				kind: 'take' | 'give' | 'spoil' | 'count' | 'move';
-				amount: number;
-				cause?: string;
-				placeId?: string;
-			},
-			by: string
-		): Promise<Step> {
-			return once(db, householdId, key, now, async (tx) => {
+		/**
+		 * Takes, gives, spoils, counts or moves; one step, which `undo` takes back whole. The amount says what it counts:
+		 * three grams of packs are not three packs.
+		 *
+		 * @throws {AppError} 404; 409 NOT_ENOUGH, AT_THE_STOVE, SAME_PLACE, FREEZING_IS_A_RUN, AS_COUNTED; 422 WRONG_UNIT
+		 */
+		act(key: string, step: StockStep, by: string): Promise<Step> {
+			return once(db, householdId, { key, action: step.kind, body: step }, now, async (tx) => {
 				const row = await ownLot(tx, step.lotId);
 				const raw = row.kind === 'raw';
+				if (raw !== (step.unit === 'grams'))
+					throw new AppError(
+						422,
+						'WRONG_UNIT',
+						raw
+							? 'This is counted by weight: say how many grams, in the Basket. Nothing was changed.'
+							: 'These are counted in packs: say how many, on the Shelves. Nothing was changed.',
+						[{ field: 'amount', message: raw ? 'A weight.' : 'A number of packs.' }]
+					);
 				const groupId = uuidv7();
 				const unit = (n: number) => (raw ? { grams: n, packs: 0 } : { grams: 0, packs: n });
 				const at = { now, by };
 				if (step.kind === 'move') {
-					const [to] = await tx
-						.select()
-						.from(place)
-						.where(
-							and(
-								eq(place.householdId, householdId),
-								eq(place.id, step.placeId ?? '00000000-0000-0000-0000-000000000000')
-							)
-						);
-					if (!to) throw notFound('place');
+					const to = await openPlace(tx, householdId, step.placeId ?? '');
 					if (to.id === row.placeId)
 						throw new AppError(409, 'SAME_PLACE', `They are in ${to.name} already. Nothing was changed.`, [
 							{ field: 'placeId', message: 'Choose another place.' }
@@ -209,7 +252,7 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 							`Into ${to.name} it goes by a way of freezing: open it in Ways, which gives its portions, its first look and its months. Nothing was changed.`,
 							[{ field: 'placeId', message: 'Choose another place, or a way of freezing.' }]
 						);
-					const { id: _id, householdId: _h, createdAt: _c, ...rest } = row;
+					const { id: _id, householdId: _h, createdAt: _c, packEventId: _p, ...rest } = row;
 					// Out of the freezer it thaws, and is advised on as thawed from then on.
 					const state = raw && row.state === 'frozen' && to.kind !== 'freezer' ? 'thawed' : row.state;
 					const [from] = await tx.select().from(place).where(eq(place.id, row.placeId));
@@ -249,9 +292,10 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		},
 
 		/** Keeps whether an expert has seen a lot, with every lot that was split from it by moving. @throws {AppError} 404 */
-		async identify(lotId: string, identified: boolean): Promise<void> {
-			// Said of one, it is said of all that it was moved from and to: an undone move never brings back the other answer.
-			const found = await db.execute<{ id: string }>(sql`
+		async identify(key: string, lotId: string, identified: boolean): Promise<void> {
+			await once(db, householdId, { key, action: 'identify', body: { lotId, identified } }, now, async (tx) => {
+				// Said of one, it is said of all that it was moved from and to: an undone move never brings back the other answer.
+				const { rows: found } = await tx.execute<{ id: string }>(sql`
 				with recursive kin (id) as (
 					select id from lot where id = ${lotId} and household_id = ${householdId} and kind = 'raw'
 					union
@@ -260,12 +304,16 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 					join movement b on b.group_id = a.group_id and b.household_id = ${householdId}
 				)
 				update lot set identified = ${identified} from kin where lot.id = kin.id returning lot.id`);
-			if (found.length === 0) throw notFound('lot');
+				if (found.length === 0) throw notFound('lot');
+				return {};
+			});
 		},
 
 		/** Takes a whole step back. */
 		undo(key: string, groupId: string, by: string): Promise<Step> {
-			return once(db, householdId, key, now, (tx) => undoGroup(tx, householdId, groupId, now, by));
+			return once(db, householdId, { key, action: 'undo', body: { groupId } }, now, (tx) =>
+				undoGroup(tx, householdId, groupId, now, by)
+			);
 		},
 
 		/** The last steps of this week with raw lots or packs, for undoing them. */
@@ -363,6 +411,12 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 		.orderBy(asc(movement.lotId))
 		.for('update');
 	if (rows.length === 0) throw notFound('step');
+	if (rows.some((r) => r.runId !== null))
+		throw new AppError(
+			409,
+			'BOOKED_BY_RUN',
+			'That was booked by a run: open the run again and take back its tap there. Nothing was changed.'
+		);
 	const reversed = await tx
 		.select({ id: movement.id })
 		.from(movement)

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayAltitude, sayTemperature, type Units } from '$core/quantities/format';
@@ -52,6 +53,7 @@
 		use:enhance={withNotice({ reset: false })}
 		class="mt-3 flex flex-wrap items-end gap-3"
 	>
+		<Marks />
 		<label class="field"
 			><span>altitude</span><input
 				name="altitude"
@@ -75,6 +77,7 @@
 		use:enhance={withNotice({ reset: false })}
 		class="mt-4 flex flex-wrap items-end gap-3 border-t border-line pt-4"
 	>
+		<Marks />
 		<label class="field"
 			><span>pressure canner</span><select name="gauge" required aria-invalid={bad('gauge')}>
 				{#if gauge === null}<option value="" selected>not said yet</option>{/if}

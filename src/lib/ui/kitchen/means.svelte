@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { enhance } from '$app/forms';
 	import type { Units } from '$core/quantities/format';
 	import { editMoney } from '$core/quantities/money';
@@ -57,6 +58,7 @@
 		use:enhance={withNotice({ reset: false })}
 		class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
 	>
+		<Marks />
 		{@render field('/means', 'dryerTrays', 'trays of the dryer (0: none)', k.dryerTrays)}
 		{@render field(
 			'/means',
@@ -94,6 +96,7 @@
 		use:enhance={withNotice({ reset: false })}
 		class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3"
 	>
+		<Marks />
 		<label class="field"
 			><span>currency, three letters</span><input
 				name="currency"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { enhance } from '$app/forms';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { ShownStop } from './types';
@@ -25,6 +26,7 @@
 	<p class="mt-2 text-lg">{stop.reason}</p>
 	{#if stop.asks}
 		<form method="POST" action="/basket?/identify" use:enhance={withNotice()} class="mt-4">
+			<Marks />
 			<input type="hidden" name="lotId" value={lot.id} />
 			<fieldset>
 				<legend class="text-xl font-bold first-letter:uppercase">{stop.asks.question}</legend>

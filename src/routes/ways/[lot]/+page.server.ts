@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import { redirect } from '@sveltejs/kit';
-import { v7 as uuidv7 } from 'uuid';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
 import { planRun } from '$core/runs/plan';
 import { blanchRules, freezingRules } from '$reference/rules';
@@ -102,8 +101,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				shop: query.shop ?? ''
 			},
 			gauge: kitchen.gauge,
-			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at },
-			key: uuidv7()
+			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at }
 		};
 	}, locals.household.units);
 
@@ -134,6 +132,10 @@ export const actions: Actions = {
 				{ way: wayId, key: once }
 			);
 			parse(id().required(), event.params.lot);
+			const ask = { key: values.key, body: { lot: event.params.lot, way: values.way, ...query } };
+			// Sent again after a lost answer: it is the run that was started then, whatever has become of the lot since.
+			const before = await event.locals.stores.runs.started(ask);
+			if (before) redirect(303, `/stove/${before.id}`);
 			const { lot, stop, free_g, shown_g, kitchen, ways } = await waysFor(
 				event.locals.stores,
 				event.params.lot ?? '',
@@ -152,7 +154,7 @@ export const actions: Actions = {
 			if (free_g === 0)
 				throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
 			const plan = planRun(way, { lotId: lot.id, called: lot.title, form: lot.form, raw_g: shown_g, kitchen });
-			const { id: runId } = await event.locals.stores.runs.start(values.key, plan);
+			const { id: runId } = await event.locals.stores.runs.start(ask, plan);
 			redirect(303, `/stove/${runId}`);
 		})
 };

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Marks from '$lib/ui/notice/marks.svelte';
 	import { enhance } from '$app/forms';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -287,7 +288,8 @@
 					{#each open as w, i (w.id)}
 						<div role="cell" class="cell">
 							<form method="POST" action="?/start" use:enhance={withNotice()}>
-								<input type="hidden" name="key" value={data.key} />
+								<Marks />
+
 								<input type="hidden" name="way" value={w.id} />
 								<input type="hidden" name="cut" value={data.cut.id} />
 								<input type="hidden" name="portion" value={data.portion_g} />

@@ -2,3 +2,4 @@ export * from './household';
 export * from './kitchen';
 export * from './stock';
 export * from './run';
+export * from './installation';

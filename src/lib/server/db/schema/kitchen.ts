@@ -1,4 +1,5 @@
-import { doublePrecision, integer, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import { doublePrecision, integer, pgTable, text, timestamp, unique, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { owner } from './household';
 
 /** Where things stand: counter, fridge, a freezer basket, a board in the pantry. */
@@ -12,9 +13,16 @@ export const place = pgTable(
 		tempC: doublePrecision('temp_c').notNull(),
 		/** Inside, for freezers; null where it is no limit. */
 		litres: doublePrecision('litres'),
-		position: integer('position').notNull()
+		position: integer('position').notNull(),
+		/** Taken out of use: its past stays readable, and a pack that comes late brings it back. */
+		removedAt: timestamp('removed_at', { withTimezone: true })
 	},
-	(t) => [unique('place_of_household').on(t.householdId, t.id), unique('place_name').on(t.householdId, t.name)]
+	(t) => [
+		unique('place_of_household').on(t.householdId, t.id),
+		uniqueIndex('place_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
 );
 
 export const pot = pgTable(
@@ -40,9 +48,17 @@ export const container = pgTable(
 		name: text('name').notNull(),
 		kind: text('kind', { enum: ['bag', 'box', 'jar'] }).notNull(),
 		volumeMl: integer('volume_ml').notNull(),
-		count: integer('count').notNull()
+		/** What was counted, less what was packed since; below nothing where more was used than counted. */
+		count: integer('count').notNull(),
+		/** Taken out of use: what was packed in it keeps its name. */
+		removedAt: timestamp('removed_at', { withTimezone: true })
 	},
-	(t) => [unique('container_of_household').on(t.householdId, t.id), unique('container_name').on(t.householdId, t.name)]
+	(t) => [
+		unique('container_of_household').on(t.householdId, t.id),
+		uniqueIndex('container_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
 );
 
 /** "Our big bowl", weighed once with one food in it. */

@@ -1,4 +1,19 @@
-import { bigserial, foreignKey, index, jsonb, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import {
+	bigint,
+	bigserial,
+	foreignKey,
+	index,
+	integer,
+	jsonb,
+	pgTable,
+	primaryKey,
+	text,
+	timestamp,
+	unique,
+	uniqueIndex,
+	uuid
+} from 'drizzle-orm/pg-core';
 import type { RunEvent } from '../../../../core/runs/events';
 import type { RunPlan } from '../../../../core/runs/plan';
 import { owner } from './household';
@@ -10,25 +25,44 @@ export const run = pgTable(
 	{
 		id: uuid('id').primaryKey(),
 		householdId: owner(),
-		/** Set at the start, so that labels can be printed before anything is packed; its batch takes it over. */
-		code: text('code').notNull(),
 		lotId: uuid('lot_id').notNull(),
 		plan: jsonb('plan').$type<RunPlan>().notNull(),
 		status: text('status', { enum: ['open', 'finished', 'stopped'] }).notNull(),
-		batchId: uuid('batch_id'),
-		/** The movements that closing it made; taken back when it is opened again. */
-		closingGroupId: uuid('closing_group_id'),
 		startedAt: timestamp('started_at', { withTimezone: true }).notNull(),
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 	},
 	(t) => [
 		unique('run_of_household').on(t.householdId, t.id),
-		unique('run_code').on(t.householdId, t.code),
 		index('run_by_status').on(t.householdId, t.status),
 		foreignKey({
 			columns: [t.householdId, t.lotId],
 			foreignColumns: [lot.householdId, lot.id],
 			name: 'run_lot'
+		}).onDelete('cascade')
+	]
+);
+
+/**
+ * What comes out of a run, each with a code of its own from the start, so that labels can be printed before anything is
+ * packed. The first is what it was started for; the others wait for what comes up on the way, offline too.
+ */
+export const runOutput = pgTable(
+	'run_output',
+	{
+		runId: uuid('run_id').notNull(),
+		householdId: owner(),
+		n: integer('n').notNull(),
+		code: text('code').notNull(),
+		/** Its entry in the book, once it was closed for the first time. */
+		batchId: uuid('batch_id')
+	},
+	(t) => [
+		primaryKey({ columns: [t.runId, t.n] }),
+		unique('run_output_code').on(t.householdId, t.code),
+		foreignKey({
+			columns: [t.householdId, t.runId],
+			foreignColumns: [run.householdId, run.id],
+			name: 'run_output_run'
 		}).onDelete('cascade')
 	]
 );
@@ -43,7 +77,13 @@ export const runEvent = pgTable(
 		runId: uuid('run_id').notNull(),
 		event: jsonb('event').$type<RunEvent>().notNull(),
 		by: text('by').notNull(),
+		/** The device that was tapped, and its own running number. */
+		device: text('device').notNull().default('before'),
+		n: bigint('n', { mode: 'number' }).notNull().default(0),
+		/** As the device said. */
 		at: timestamp('at', { withTimezone: true }).notNull(),
+		/** As corrected for what is known of that device's clock; the fold counts by it. */
+		correctedAt: timestamp('corrected_at', { withTimezone: true }).notNull(),
 		recordedAt: timestamp('recorded_at', { withTimezone: true }).notNull()
 	},
 	(t) => [
@@ -53,6 +93,42 @@ export const runEvent = pgTable(
 			columns: [t.householdId, t.runId],
 			foreignColumns: [run.householdId, run.id],
 			name: 'run_event_run'
+		}).onDelete('cascade')
+	]
+);
+
+/**
+ * Where the book cannot be what the taps now say: packs that were eaten since, raw food that was gone. Told, and settled
+ * by a person; never dropped.
+ */
+export const difference = pgTable(
+	'difference',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		runId: uuid('run_id').notNull(),
+		lotId: uuid('lot_id').notNull(),
+		/** `packs`: as many are booked beyond what the taps say. `grams`: as many less were used up than they say. */
+		unit: text('unit', { enum: ['packs', 'grams'] }).notNull(),
+		amount: bigint('amount', { mode: 'number' }).notNull(),
+		foundAt: timestamp('found_at', { withTimezone: true }).notNull(),
+		settledAt: timestamp('settled_at', { withTimezone: true }),
+		settledBy: text('settled_by')
+	},
+	(t) => [
+		uniqueIndex('difference_open')
+			.on(t.runId, t.lotId)
+			.where(sql`${t.settledAt} is null`),
+		index('difference_by_household').on(t.householdId, t.settledAt),
+		foreignKey({
+			columns: [t.householdId, t.runId],
+			foreignColumns: [run.householdId, run.id],
+			name: 'difference_run'
+		}).onDelete('cascade'),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'difference_lot'
 		}).onDelete('cascade')
 	]
 );

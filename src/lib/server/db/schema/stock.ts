@@ -83,6 +83,8 @@ export const lot = pgTable(
 		packG: integer('pack_g'),
 		containerId: uuid('container_id'),
 		batchId: uuid('batch_id'),
+		/** The tap of a run that packed it: one tap, one lot, however often the run is closed. */
+		packEventId: uuid('pack_event_id'),
 		/** When its clock started: picked, bought, packed. */
 		since: timestamp('since', { withTimezone: true }).notNull(),
 		keepsUntil: date('keeps_until'),
@@ -91,6 +93,7 @@ export const lot = pgTable(
 	(t) => [
 		unique('lot_of_household').on(t.householdId, t.id),
 		index('lot_by_batch').on(t.householdId, t.batchId),
+		unique('lot_of_pack').on(t.householdId, t.packEventId),
 		index('lot_raw')
 			.on(t.householdId)
 			.where(sql`${t.kind} = 'raw'`),
@@ -150,6 +153,8 @@ export const movement = pgTable(
 		cause: text('cause').notNull(),
 		by: text('by').notNull(),
 		batchId: uuid('batch_id'),
+		/** Booked by this run: only its taps take it back. */
+		runId: uuid('run_id'),
 		reversesId: uuid('reverses_id').references((): AnyPgColumn => movement.id),
 		occurredAt: timestamp('occurred_at', { withTimezone: true }).notNull(),
 		recordedAt: timestamp('recorded_at', { withTimezone: true }).notNull()
@@ -163,16 +168,22 @@ export const movement = pgTable(
 		unique('movement_reversed_once').on(t.reversesId),
 		index('movement_by_lot').on(t.lotId, t.recordedAt),
 		index('movement_by_group').on(t.householdId, t.groupId),
-		index('movement_by_time').on(t.householdId, t.recordedAt)
+		index('movement_by_time').on(t.householdId, t.recordedAt),
+		index('movement_by_run')
+			.on(t.householdId, t.runId)
+			.where(sql`${t.runId} is not null`)
 	]
 );
 
-/** What a request with this key was answered: the same key twice does the work once. */
+/** What a request with this key was answered: the same key twice does the work once; with another body it is told so. */
 export const idempotency = pgTable(
 	'idempotency',
 	{
 		key: uuid('key').notNull(),
 		householdId: owner(),
+		/** What was asked for, and a digest of with what. */
+		action: text('action').notNull().default(''),
+		body: text('body').notNull().default(''),
 		answer: jsonb('answer').notNull(),
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 	},

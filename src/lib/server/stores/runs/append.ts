@@ -1,0 +1,152 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import type { RunEvent } from '$core/runs/events';
+import { foldRun } from '$core/runs/fold';
+import { surpriseOf } from '$core/runs/surprise';
+import { transact, type Database, type Tx } from '../../db/client';
+import { container, place, run, runEvent } from '../../db/schema';
+import { AppError, notFound } from '../../errors';
+import type { HouseholdRow } from '../households';
+import { viewsOf, type RunRow, type RunView } from './read';
+import { settle } from './settle';
+
+/** A tap that was not kept, and why: it stays on its device, to be read and settled there. */
+export interface Refused {
+	readonly id: string;
+	readonly code: string;
+	readonly why: string;
+}
+
+export interface Appended extends RunView {
+	/** Taps that are kept but cannot count, with the reason. */
+	readonly ignored: readonly { readonly id: string; readonly why: string }[];
+	readonly refused: readonly Refused[];
+	/** What else has to be said. */
+	readonly told: readonly string[];
+}
+
+/** Clocks differ a little; more than this is a clock that is wrong. */
+const differ_ms = 2_000;
+/** An evening has a few hundred taps. An end, what was packed and what is taken back are kept whatever came before. */
+const mostEvents = 3_000;
+
+/**
+ * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, and never later
+ * than now.
+ *
+ * @param at as the device said, ms
+ * @param sent the device's own time at the sending, ms, where it told it
+ */
+export function correctedTime(at: number, sent: number | undefined, now: number): number {
+	const skew = sent === undefined ? 0 : now - sent;
+	const time = Math.abs(skew) > differ_ms ? at + skew : at;
+	return Math.round(Math.max(0, Math.min(time, now)));
+}
+
+/**
+ * Appends taps and brings the book to what they now say, in one transaction. A tap that came before is passed over; one
+ * that cannot count is kept, and the reason given back; one that cannot be kept is told and stands in nobody's way.
+ * Nothing is refused for its time.
+ *
+ * @throws {AppError} 404 no such run; 409, 422 where not one of the taps can be kept
+ */
+export function append(
+	db: Database,
+	home: HouseholdRow,
+	id: string,
+	events: readonly RunEvent[],
+	at: { now: Date; by: string; sent?: number }
+): Promise<Appended> {
+	return transact(db, async (tx) => {
+		const [row] = await tx
+			.select()
+			.from(run)
+			.where(and(eq(run.householdId, home.id), eq(run.id, id)))
+			.for('update');
+		if (!row) throw notFound('run');
+		const [before] = await viewsOf(tx, home.id, [row]);
+		const { fresh, refused } = await sift(tx, home.id, row, events, before?.events.length ?? 0);
+		const [first] = refused;
+		if (first && refused.length === events.length)
+			throw new AppError(
+				first.code === 'NOT_FOUND' ? 404 : first.code === 'NOT_A_FREEZER' ? 422 : 409,
+				first.code,
+				first.why,
+				[{ field: 'events', message: first.why }]
+			);
+		if (fresh.length > 0)
+			await tx.insert(runEvent).values(
+				fresh.map((event) => ({
+					id: event.id,
+					householdId: home.id,
+					runId: id,
+					event,
+					by: at.by,
+					device: event.device ?? 'before',
+					n: event.n ?? event.at,
+					at: new Date(event.at),
+					correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime())),
+					recordedAt: at.now
+				}))
+			);
+		const [seen] = fresh.length > 0 ? await viewsOf(tx, home.id, [row]) : [before];
+		if (!seen) throw notFound('run');
+		const state = foldRun(seen.plan, seen.startedAt, seen.events);
+		const told = fresh.length > 0 ? await settle(tx, home, row, state, at) : [];
+		const [after] = await tx.select().from(run).where(eq(run.id, id));
+		const [view] = await viewsOf(tx, home.id, [after ?? row]);
+		return { ...(view ?? seen), ignored: state.ignored, refused, told };
+	});
+}
+
+/** Taps that are new and can be kept, and those that cannot with the reason; what came before is passed over. */
+async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly RunEvent[], have: number) {
+	const ids = events.map((e) => e.id);
+	const known = await tx
+		.select({ id: runEvent.id, runId: runEvent.runId, event: runEvent.event })
+		.from(runEvent)
+		.where(and(eq(runEvent.householdId, householdId), inArray(runEvent.id, ids)));
+	const places = await tx.select({ id: place.id, kind: place.kind, name: place.name }).from(place).where(eq(place.householdId, householdId)); // prettier-ignore
+	const containers = await tx.select({ id: container.id }).from(container).where(eq(container.householdId, householdId)); // prettier-ignore
+	const fresh = new Map<string, RunEvent>();
+	const refused: Refused[] = [];
+	const refuse = (event: RunEvent, code: string, why: string) => refused.push({ id: event.id, code, why });
+	for (const event of events) {
+		const before = fresh.get(event.id) ?? known.find((k) => k.id === event.id && k.runId === row.id)?.event;
+		if (before) {
+			if (!isDeepStrictEqual(before, event))
+				refuse(
+					event,
+					'KEY_REUSED',
+					'A tap with this id was kept before, and it said something else. This one was not kept.'
+				);
+			continue;
+		}
+		if (known.some((k) => k.id === event.id)) {
+			refuse(event, 'KEY_REUSED', 'A tap with this id belongs to another run. It was not kept.');
+			continue;
+		}
+		if (have + fresh.size >= mostEvents && !['finish', 'stop', 'undo', 'pack'].includes(event.type)) {
+			refuse(event, 'TOO_MANY', `This run has ${mostEvents} taps already: finish or stop it. The tap was not kept.`);
+			continue;
+		}
+		const surprise = event.sure ? undefined : surpriseOf(row.plan, event);
+		if (surprise !== undefined) {
+			refuse(event, 'SURPRISE', `${surprise} It was not kept; say again that it is.`);
+			continue;
+		}
+		if (event.type === 'pack') {
+			const to = places.find((p) => p.id === event.placeId);
+			if (!to || (event.containerId && !containers.some((c) => c.id === event.containerId))) {
+				refuse(event, 'NOT_FOUND', `There is no such ${to ? 'container' : 'place'} in this household. The packs were not booked.`); // prettier-ignore
+				continue;
+			}
+			if (to.kind !== 'freezer') {
+				refuse(event, 'NOT_A_FREEZER', `${to.name} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`); // prettier-ignore
+				continue;
+			}
+		}
+		fresh.set(event.id, event);
+	}
+	return { fresh: [...fresh.values()], refused };
+}

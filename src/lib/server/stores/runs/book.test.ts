@@ -1,0 +1,67 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { randomUUID } from 'node:crypto';
+import { bookOf } from '$core/runs/book';
+import { foldRun } from '$core/runs/fold';
+import { planRun } from '$core/runs/plan';
+import { foodById } from '$core/things/names';
+import { plain } from '$core/things/thing';
+import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
+import { bookEqualsFold, type KindUnderLaw } from '../../../../../tests/laws/book-equals-fold';
+import { freezeTap } from '../../../../../tests/laws/freeze-taps';
+import { bringUpToDate, connect } from '../../db/client';
+import { storesFor } from '..';
+
+/** `npm run siege` asks for more, by a new seed. */
+const histories = Number(process.env.SIEGE_BOOKS ?? 300);
+const seedOf = (i: number) => Number(process.env.SIEGE_SEED ?? 7) * 100_000 + i;
+let link: ReturnType<typeof connect>;
+
+beforeAll(async () => {
+	link = connect(process.env.TEST_DATABASE_URL ?? '', 8);
+	await bringUpToDate(link.db);
+});
+afterAll(() => link.close());
+
+const freezing: KindUnderLaw = {
+	name: 'blanch and freeze',
+	food: { id: 'green-beans', form: 'whole' },
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const kitchen = await stores.home.kitchen();
+		const food = foodById('green-beans');
+		if (!food) throw new Error('no beans');
+		const way = freezeWays({
+			thing: plain(food),
+			grams: world.raw_g,
+			food_C: 18,
+			kitchen: {
+				...kitchen,
+				altitude_m: 300,
+				pots: [{ id: 'p', name: 'pot', litres: 10, burner: { kind: 'gas', power_W: 3000 } }]
+			},
+			choices: {},
+			now: world.start
+		}).ways.find((w): w is FreezeWay => w.kind === 'way');
+		if (!way) throw new Error('no way');
+		const plan = planRun(way, { lotId: world.rawLot, called: 'beans', form: 'whole', raw_g: world.raw_g, kitchen });
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		const where = { placeIds: world.freezers, containerIds: [...world.containers, null] };
+		return {
+			id,
+			tap: (r, now, shown) => freezeTap(r, plan, world.start, now, shown, where),
+			book: (events) => bookOf(plan, foldRun(plan, world.start, events))
+		};
+	}
+};
+
+describe.each([freezing])('the book of a run ($name)', (kind) => {
+	it(`equals the fold over ${histories} histories of two devices, plus the open differences`, async () => {
+		const walked = { closed: 0, reopened: 0, differed: 0, refused: 0, removed: 0 };
+		for (let i = 0; i < histories; i++) await bookEqualsFold(link, kind, seedOf(i), walked);
+		// The walk goes where the law bites.
+		expect(walked.closed).toBeGreaterThan(histories / 2);
+		expect(walked.reopened).toBeGreaterThan(histories / 20);
+		expect(walked.differed).toBeGreaterThan(histories / 50);
+		expect(walked.removed).toBeGreaterThan(histories / 20);
+	}, 3_600_000);
+});

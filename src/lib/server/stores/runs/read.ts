@@ -1,0 +1,207 @@
+import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import type { RunEvent } from '$core/runs/events';
+import type { RunPlan } from '$core/runs/plan';
+import type { Database, Tx } from '../../db/client';
+import { batch, difference, lot, run, runEvent, runOutput } from '../../db/schema';
+import { notFound } from '../../errors';
+
+export type RunRow = typeof run.$inferSelect;
+
+/** Where the book could not follow the taps; a person settles it. */
+export interface Difference {
+	readonly id: string;
+	readonly title: string;
+	readonly unit: 'packs' | 'grams';
+	readonly amount: number;
+}
+
+/** What changes of a run while it goes on. */
+export interface RunNews {
+	readonly status: RunRow['status'];
+	/** On the label and in the address of its entry; null while it has none that counts. */
+	readonly batchCode: string | null;
+	readonly events: readonly RunEvent[];
+	/** Order of arrival of the newest event here. */
+	readonly seq: number;
+	readonly differences: readonly Difference[];
+}
+
+/** What the page needs to fold a run by itself. */
+export interface RunView extends RunNews {
+	readonly id: string;
+	/** On the labels from the start; the entry in the book takes it over. */
+	readonly code: string;
+	/** Codes for what else comes out of it. */
+	readonly spareCodes: readonly string[];
+	readonly plan: RunPlan;
+	readonly startedAt: number;
+}
+
+/** An event as the fold counts it: by the corrected time, with the device's own number. */
+function counted(row: Pick<typeof runEvent.$inferSelect, 'event' | 'device' | 'n' | 'correctedAt'>): RunEvent {
+	return { ...row.event, at: row.correctedAt.getTime(), device: row.device, n: row.n };
+}
+
+async function eventsOf(tx: Tx | Database, householdId: string, ids: readonly string[], after = 0) {
+	const rows = await tx
+		.select({
+			runId: runEvent.runId,
+			seq: runEvent.seq,
+			event: runEvent.event,
+			device: runEvent.device,
+			n: runEvent.n,
+			correctedAt: runEvent.correctedAt
+		})
+		.from(runEvent)
+		.where(and(eq(runEvent.householdId, householdId), inArray(runEvent.runId, [...ids]), gt(runEvent.seq, after)))
+		.orderBy(asc(runEvent.seq));
+	const byRun = new Map<string, { events: RunEvent[]; seq: number }>();
+	for (const row of rows) {
+		const one = byRun.get(row.runId) ?? { events: [], seq: after };
+		one.events.push(counted(row));
+		one.seq = row.seq;
+		byRun.set(row.runId, one);
+	}
+	return byRun;
+}
+
+async function outputsOf(tx: Tx | Database, householdId: string, ids: readonly string[]) {
+	const rows = await tx
+		.select({ runId: runOutput.runId, n: runOutput.n, code: runOutput.code, batchId: runOutput.batchId })
+		.from(runOutput)
+		.where(and(eq(runOutput.householdId, householdId), inArray(runOutput.runId, [...ids])))
+		.orderBy(asc(runOutput.n));
+	return (runId: string) => rows.filter((r) => r.runId === runId);
+}
+
+/** Open differences of runs, or of all. */
+export async function differencesOf(tx: Tx | Database, householdId: string, runId?: string) {
+	return tx
+		.select({
+			id: difference.id,
+			runId: difference.runId,
+			title: lot.title,
+			unit: difference.unit,
+			amount: difference.amount,
+			code: batch.code
+		})
+		.from(difference)
+		.innerJoin(lot, eq(lot.id, difference.lotId))
+		.leftJoin(batch, eq(batch.id, lot.batchId))
+		.where(
+			and(
+				eq(difference.householdId, householdId),
+				isNull(difference.settledAt),
+				runId === undefined ? undefined : eq(difference.runId, runId)
+			)
+		)
+		.orderBy(asc(difference.foundAt), asc(difference.id));
+}
+
+/** Runs as their pages want them, in a fixed number of queries however many they are. */
+export async function viewsOf(tx: Tx | Database, householdId: string, rows: readonly RunRow[]): Promise<RunView[]> {
+	if (rows.length === 0) return [];
+	const ids = rows.map((r) => r.id);
+	const events = await eventsOf(tx, householdId, ids);
+	const outputs = await outputsOf(tx, householdId, ids);
+	const open = await differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined);
+	return rows.map((row) => {
+		const [first, ...spare] = outputs(row.id);
+		if (!first) throw new Error(`Run ${row.id} has no output.`);
+		const known = events.get(row.id);
+		return {
+			id: row.id,
+			code: first.code,
+			spareCodes: spare.map((s) => s.code),
+			plan: row.plan,
+			startedAt: row.startedAt.getTime(),
+			status: row.status,
+			batchCode: row.status !== 'open' && first.batchId ? first.code : null,
+			events: known?.events ?? [],
+			seq: known?.seq ?? 0,
+			differences: open
+				.filter((d) => d.runId === row.id)
+				.map(({ id, title, unit, amount }) => ({ id, title, unit, amount }))
+		};
+	});
+}
+
+export function runReads(db: Database, householdId: string) {
+	const mine = eq(run.householdId, householdId);
+	const rowOf = async (id: string): Promise<RunRow> => {
+		const [row] = await db
+			.select()
+			.from(run)
+			.where(and(mine, eq(run.id, id)));
+		if (!row) throw notFound('run');
+		return row;
+	};
+	return {
+		/** Runs that go on, the newest first, each with what is needed to fold it. */
+		async open(): Promise<RunView[]> {
+			const rows = await db
+				.select()
+				.from(run)
+				.where(and(mine, eq(run.status, 'open')))
+				.orderBy(desc(run.startedAt), desc(run.id));
+			return viewsOf(db, householdId, rows);
+		},
+
+		async get(id: string): Promise<RunView> {
+			const [view] = await viewsOf(db, householdId, [await rowOf(id)]);
+			return view as RunView;
+		},
+
+		/** By the code on a label, while its entry is not in the book. */
+		async idOfCode(code: string): Promise<string | undefined> {
+			const [row] = await db
+				.select({ id: runOutput.runId })
+				.from(runOutput)
+				.where(and(eq(runOutput.householdId, householdId), eq(runOutput.code, code.toUpperCase())));
+			return row?.id;
+		},
+
+		/** Newer arrivals only, for a second device that follows along. */
+		async since(id: string, seq: number): Promise<RunNews> {
+			const row = await rowOf(id);
+			const known = (await eventsOf(db, householdId, [id], seq)).get(id);
+			const [first] = (await outputsOf(db, householdId, [id]))(id);
+			const differences = await differencesOf(db, householdId, id);
+			return {
+				status: row.status,
+				batchCode: row.status !== 'open' && first?.batchId ? first.code : null,
+				events: known?.events ?? [],
+				seq: known?.seq ?? seq,
+				differences: differences.map((d) => ({ id: d.id, title: d.title, unit: d.unit, amount: d.amount }))
+			};
+		},
+
+		/** Where the book could not follow, over all runs. */
+		differences: () => differencesOf(db, householdId),
+
+		/** Raw grams that open runs have spoken for, by lot. */
+		async reserved(): Promise<Map<string, number>> {
+			return reservedBy(db, householdId);
+		}
+	};
+}
+
+/** Raw grams that open runs have spoken for, by lot; without one of the runs where it is named. */
+export async function reservedBy(
+	tx: Tx | Database,
+	householdId: string,
+	besides?: string
+): Promise<Map<string, number>> {
+	const rows = await tx
+		.select({ lotId: run.lotId, grams: sql<string>`sum((${run.plan}->>'raw_g')::bigint)` })
+		.from(run)
+		.where(
+			and(
+				eq(run.householdId, householdId),
+				eq(run.status, 'open'),
+				besides === undefined ? undefined : sql`${run.id} <> ${besides}`
+			)
+		)
+		.groupBy(run.lotId);
+	return new Map(rows.map((r) => [r.lotId, Number(r.grams)]));
+}

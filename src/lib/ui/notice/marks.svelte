@@ -1,0 +1,10 @@
+<script lang="ts">
+	import { v5 as uuidv5 } from 'uuid';
+	import { page } from '$app/state';
+
+	/** What every form carries: the household that its page showed, and a key of its own, so that it is done once. */
+	const id = $props.id();
+</script>
+
+<input type="hidden" name="household" value={page.data.household?.id} />
+<input type="hidden" name="key" value={uuidv5(id, page.data.stamp)} />
