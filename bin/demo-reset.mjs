@@ -2,7 +2,7 @@
 import { answers, startApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
-import { dumpBeforeMigration } from './lib/dump.mjs';
+import { backupBeforeMigration } from './lib/backup.mjs';
 import { freePort, startPostgres } from './lib/postgres.mjs';
 import { Plain, fail, say } from './lib/say.mjs';
 
@@ -10,7 +10,7 @@ try {
 	await ensurePackages();
 	await ensureBuild();
 	const database = process.env.DATABASE_URL ? undefined : await startPostgres();
-	if (database) await dumpBeforeMigration(database.url, database.folder);
+	if (database) await backupBeforeMigration(database.url, { bin: database.bin });
 	const port = await freePort();
 	const origin = `http://127.0.0.1:${port}`;
 	const app = startApp({

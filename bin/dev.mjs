@@ -2,14 +2,14 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { ensurePackages } from './lib/install.mjs';
-import { dumpBeforeMigration } from './lib/dump.mjs';
+import { backupBeforeMigration } from './lib/backup.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { fail, root } from './lib/say.mjs';
 
 try {
 	await ensurePackages();
 	const database = process.env.DATABASE_URL ? undefined : await startPostgres();
-	if (database) await dumpBeforeMigration(database.url, database.folder);
+	if (database) await backupBeforeMigration(database.url, { bin: database.bin });
 	const vite = spawn(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'dev', ...process.argv.slice(2)], {
 		cwd: root,
 		detached: true,

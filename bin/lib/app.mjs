@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { request as httpsRequest } from 'node:https';
 import { join } from 'node:path';
 import { root } from './say.mjs';
 
@@ -20,20 +21,41 @@ export function startApp({ databaseUrl, host, port, origin, extra = {} }) {
 			PORT: String(port),
 			ORIGIN: origin,
 			SHUTDOWN_TIMEOUT: '3',
-			BODY_SIZE_LIMIT: '1M',
 			...extra
 		}
 	});
-	const exited = new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 0)));
+	/** @type {Promise<{ code: number, signal: NodeJS.Signals | null }>} */
+	const exited = new Promise((resolve) => {
+		child.on('exit', (code, signal) => resolve({ code: code ?? 1, signal }));
+		child.on('error', () => resolve({ code: 1, signal: null }));
+	});
 	return {
 		exited,
+		pid: child.pid,
 		stop: async () => {
-			if (child.exitCode === null) child.kill('SIGTERM');
+			if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
 			const late = setTimeout(() => child.kill('SIGKILL'), 6000);
 			await exited;
 			clearTimeout(late);
 		}
 	};
+}
+
+/** Asks once; our own certificate, whoever signed it, is our own. @param {string} url @returns {Promise<number>} the status */
+function statusOf(url) {
+	if (url.startsWith('http:'))
+		return fetch(url, { redirect: 'manual', signal: AbortSignal.timeout(5000) }).then(async (reply) => {
+			await reply.arrayBuffer();
+			return reply.status;
+		});
+	return new Promise((resolve, reject) => {
+		const asked = httpsRequest(url, { rejectUnauthorized: false, timeout: 5000 }, (reply) => {
+			reply.resume();
+			resolve(reply.statusCode ?? 500);
+		});
+		asked.on('error', reject).on('timeout', () => asked.destroy(new Error('no answer')));
+		asked.end();
+	});
 }
 
 /** Waits until the address answers. @param {string} url @param {number} ms @param {Promise<unknown>} exited */
@@ -42,9 +64,7 @@ export async function answers(url, ms, exited) {
 	void exited.then(() => (over = true));
 	for (const end = Date.now() + ms; Date.now() < end && !over;) {
 		try {
-			const reply = await fetch(url, { redirect: 'manual' });
-			await reply.arrayBuffer();
-			if (reply.status < 500) return true;
+			if ((await statusOf(url)) < 500) return true;
 		} catch {
 			// not listening yet
 		}

@@ -1,5 +1,10 @@
 /** Plain words to the terminal; errors carry a way on and no stack. */
-export const root = new URL('../../', import.meta.url).pathname.replace(/\/$/, '');
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('../../', import.meta.url)).replace(/\/$/, '');
+
+// A terminal that was closed is no reason to leave anything running.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {});
 
 /** @param {string} text */
 export function say(text) {

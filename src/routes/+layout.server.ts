@@ -19,6 +19,6 @@ export const load: LayoutServerLoad = ({ locals, depends }) =>
 			now: locals.now.getTime(),
 			/** Of this reading of the page: each of its forms makes its own key from it. */
 			stamp: uuidv7(),
-			runs: await locals.stores.runs.open()
+			heads: await locals.stores.runs.heads()
 		};
 	});

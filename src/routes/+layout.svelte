@@ -7,7 +7,10 @@
 	import { sayAltitude } from '$core/quantities/format';
 	import { sayDay, sayTime } from '$core/quantities/dates';
 	import { Clock } from '$lib/ui/clock/clock-state.svelte';
-	import { provideClock, provideRuns, Runs, sendByFetch } from '$lib/ui/run/runs-state.svelte';
+	import { browserOutbox, sendByFetch } from '$lib/ui/run/outbox/browser';
+	import { Outbox } from '$lib/ui/run/outbox/outbox.svelte';
+	import TrayNote from '$lib/ui/run/tray.svelte';
+	import { provideClock, provideRuns, Runs } from '$lib/ui/run/runs-state.svelte';
 	import { ring } from '$lib/ui/run/ring';
 	import { Rung } from '$lib/ui/run/rung';
 	import Keys from '$lib/ui/shell/keys.svelte';
@@ -24,32 +27,40 @@
 			browser ? Date.now() : untrack(() => data.now)
 		)
 	);
-	const runs = provideRuns(new Runs(sendByFetch, browser ? window.localStorage : undefined));
-	untrack(() => runs.sync(data.runs));
+	const household = untrack(() => data.household.id);
+	const clockNow = () => clock.at(Date.now());
+	const outbox = browser ? browserOutbox(clockNow, household) : new Outbox(sendByFetch, clockNow);
+	const runs = provideRuns(new Runs(outbox, sendByFetch, household));
+	untrack(() => runs.sync(data.heads));
 	$effect.pre(() => {
-		const { runs: wires, now } = data;
+		const { heads, now } = data;
 		untrack(() => {
-			runs.sync(wires);
+			runs.sync(heads);
 			clock.sync(now, Date.now());
 		});
+	});
+	// Another household is another kitchen: its runs and clocks begin anew.
+	$effect.pre(() => {
+		const { id } = data.household;
+		untrack(() => runs.enter(id));
 	});
 
 	let keysOpen = $state(false);
 	let wentKey = 0;
 	const rung = new Rung();
+	/** Undone and done again is a new clock, and rings again. */
+	const ringOf = (t: (typeof runs.timers)[number]) => `${t.runId} ${t.key} ${t.since}`;
 	const overdue = $derived(runs.timers.filter((t) => t.due !== null && t.due <= clock.now));
 
 	onMount(() => {
 		// Says that taps count from here on.
 		document.documentElement.dataset.alive = '';
-		rung.add(overdue.map((t) => t.runId + t.key));
+		rung.add(overdue.map(ringOf));
 		const tick = setInterval(() => clock.tick(Date.now()), 250);
 		const follow = setInterval(() => {
-			if (document.visibilityState === 'visible') for (const s of runs.all) void s.follow();
+			if (document.visibilityState === 'visible') void runs.follow();
 		}, 3000);
-		const again = () => {
-			for (const s of runs.all) void s.follow();
-		};
+		const again = () => void runs.follow();
 		window.addEventListener('online', again);
 		again();
 		return () => {
@@ -60,7 +71,7 @@
 	});
 
 	$effect(() => {
-		if (rung.add(overdue.map((t) => t.runId + t.key)).length > 0) ring();
+		if (rung.add(overdue.map(ringOf)).length > 0) ring();
 	});
 
 	const title = $derived(
@@ -123,6 +134,7 @@
 		</div>
 	</header>
 	<main id="main" tabindex="-1" class="mx-auto w-full max-w-[84rem] flex-1 px-4 py-5 outline-none sm:px-6">
+		<TrayNote {outbox} units={data.household.units} now={() => clock.at(Date.now())} />
 		{@render children()}
 	</main>
 	<Rail timers={runs.timers} now={clock.now} zone={data.household.zone} />

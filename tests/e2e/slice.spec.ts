@@ -132,7 +132,7 @@ test('a second device sees the run and goes on with it; both taps at once count 
 }) => {
 	await startRun(page, 'runner beans');
 	const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
-	await other.addCookies([{ name: 'household', value: home.id, url: baseURL ?? '' }]);
+	await other.addCookies([{ name: 'household', value: home.cookie, url: baseURL ?? '' }]);
 	const phone = await other.newPage();
 	await phone.goto(page.url());
 	await hydrated(phone);

@@ -41,6 +41,10 @@ export interface CannerLoads {
 export const usualCapacity = (jar: JarSize): number =>
 	jar === 'quart' || jar === 'half-gallon' ? canningRules.loadQuarts.value : canningRules.loadPints.value;
 
+/** Jars that fit a household's canner: a usual load in the share of its quarts. One number for every page and plan. */
+export const cannerCapacity = (cannerQuarts: number, jar: JarSize): number =>
+	Math.max(1, Math.round((usualCapacity(jar) * cannerQuarts) / usualCapacity('quart')));
+
 export interface CannerLoadsInput {
 	readonly process: TestedProcess;
 	readonly jars: number;

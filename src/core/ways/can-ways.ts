@@ -1,6 +1,6 @@
 import type { CanningProduct, PackStyle } from '../../reference/canning';
 import { canningRules, type JarSize } from '../../reference/canning-rules';
-import { usualCapacity } from '../canning/canner-loads';
+import { cannerCapacity } from '../canning/canner-loads';
 import { perJar_g } from '../canning/jar-yield';
 import { canningSteps } from '../canning/steps';
 import type { TestedProcess } from '../canning/find-process';
@@ -136,10 +136,10 @@ const loadTime_s = (p: TestedProcess): number =>
 		: canningRules.restWater_s.value);
 
 /** Whole jars of the item, and canner loads of them. */
-function jarsOf({ thing, grams }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
+function jarsOf({ thing, grams, kitchen }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
 	const each = perJar_g(thing.food, thing.form, product, jar);
 	if (!each) return undefined;
 	const count = Math.floor(grams / each.grams);
-	const loads = Math.ceil(count / usualCapacity(jar));
+	const loads = Math.ceil(count / cannerCapacity(kitchen.cannerQuarts, jar));
 	return { count, perJar_g: each.grams, loads, ...(each.note ? { note: each.note } : {}) };
 }

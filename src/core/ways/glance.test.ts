@@ -5,7 +5,8 @@ import { plain as thingOf } from '../things/thing';
 import { canWays } from './can-ways';
 import { dryWay, type DryChoices } from './dry-ways';
 import { freezeWays } from './freeze-ways';
-import { cannerCapacity, glance, type GlanceInput, type GlanceWay } from './glance';
+import { cannerCapacity } from '../canning/canner-loads';
+import { glance, type GlanceInput, type GlanceWay } from './glance';
 import { kitchen } from './kitchen.fixture';
 
 const now = Date.parse('2026-08-25T08:00:00Z');
@@ -136,6 +137,6 @@ describe('all ways at a glance', () => {
 		expect(refusedToo).toMatchObject({ rule: 'can/summer-squash' });
 		// Stock has a tested process and no printed weight: it stands in the list all the same.
 		expect(seen('chicken-stock').find((w) => w.way === 'can')).toMatchObject({ kind: 'note' });
-		expect(cannerCapacity({ ...kitchen, cannerQuarts: 4 }, 'pint')).toBe(5);
+		expect(cannerCapacity(4, 'pint')).toBe(5);
 	});
 });

@@ -2,7 +2,7 @@ import { freezerModel } from '../../reference/model-rules';
 import { freezingPointOf } from '../../reference/freezing-points';
 import type { JarSize } from '../../reference/canning-rules';
 import type { PackStyle } from '../../reference/canning';
-import { cannerLoads, usualCapacity, type CannerLoads } from '../canning/canner-loads';
+import { cannerCapacity, cannerLoads, type CannerLoads } from '../canning/canner-loads';
 import { packCost, type PackCost } from '../costs/pack-cost';
 import type { Refusal } from '../errors';
 import { freezerPlate } from '../freezing/freezer-week';
@@ -194,10 +194,6 @@ function dried(input: GlanceInput, way: DryWay): GlanceWay {
 	});
 }
 
-/** Jars that fit the household's canner. */
-export const cannerCapacity = (kitchen: Kitchen, jar: JarSize): number =>
-	Math.max(1, Math.round((usualCapacity(jar) * kitchen.cannerQuarts) / usualCapacity('quart')));
-
 function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 	const { kitchen } = input;
 	const [process] = can.processes;
@@ -213,7 +209,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 			? cannerLoads({
 					process,
 					jars: count,
-					capacity: cannerCapacity(kitchen, can.jar),
+					capacity: cannerCapacity(kitchen.cannerQuarts, can.jar),
 					burner,
 					tap_C: kitchen.tap_C,
 					boil_C: boilingPoint_C(kitchen.altitude_m ?? 0)

@@ -6,7 +6,7 @@ import { foodById } from '$core/things/names';
 import { mainOf, setWeight_kg } from '$core/recipes/scale-recipe';
 import type { CanWays } from '$core/ways/can-ways';
 import type { DryWay } from '$core/ways/dry-ways';
-import { cannerCapacity } from '$core/ways/glance';
+import { cannerCapacity } from '$core/canning/canner-loads';
 import type { Kitchen } from '$core/ways/kitchen';
 import type { Refusal } from '$core/errors';
 import { advise } from '$core/safety/advise';
@@ -82,7 +82,7 @@ export function gatheringToward(
 	if ('kind' in jars.plain) return null;
 	const way = jars.plain.find((w) => w.jars !== undefined);
 	if (!way?.jars) return null;
-	const perLoad = cannerCapacity(kitchen, way.jar);
+	const perLoad = cannerCapacity(kitchen.cannerQuarts, way.jar);
 	const need_kg = (way.jars.perJar_g * perLoad) / 1000;
 	const { gathered: g, pickings } = gatherOf(food, need_kg, basket, now);
 	return {

@@ -59,10 +59,10 @@ export function checkAddress(url: URL): void {
 	try {
 		text = decodeURIComponent(url.pathname) + [...url.searchParams].flat().join('');
 	} catch {
-		throw new AppError(400, 'BAD_ADDRESS', 'This address is garbled. Nothing was done.');
+		throw new AppError(400, 'BAD_INPUT', 'This address is garbled. Nothing was done.');
 	}
 	if (text.includes('\0') || !isWellFormed(text))
-		throw new AppError(400, 'BAD_ADDRESS', 'This address has characters that cannot be. Nothing was done.');
+		throw new AppError(400, 'BAD_INPUT', 'This address has characters that cannot be. Nothing was done.');
 }
 
 /** Without half a surrogate pair, which no database keeps. */

@@ -3,6 +3,7 @@ import { dateIn } from '$core/freezing/keep';
 import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
 import { sayDate } from '$core/quantities/dates';
 import { readLine, type Reading, type Understood } from '$core/things/read-line';
+import { unlikely } from '$core/things/likely';
 import { admitted } from '$core/things/admitted';
 import type { FoodRow } from '$reference/tables';
 import { notFound } from './errors';
@@ -18,6 +19,8 @@ export interface Echo {
 	/** Safe ways on, where it is refused. */
 	readonly instead?: readonly string[];
 	readonly weigh?: { readonly measure: string; readonly food: string; readonly foodName: string };
+	/** What is said by one tap where a likely amount is asked about: that it is right. */
+	readonly confirm?: string;
 }
 
 export async function readHaul(stores: Stores, text: string, household: HouseholdRow, now: Date): Promise<Reading> {
@@ -28,10 +31,20 @@ export async function readHaul(stores: Stores, text: string, household: Househol
 	);
 }
 
-export function echoOf(reading: Reading, units: Units): Echo {
+/** @param text the line itself, where it is still to be asked whether so much is right */
+export function echoOf(reading: Reading, units: Units, text?: string): Echo {
 	switch (reading.kind) {
 		case 'understood': {
 			const { thing } = reading;
+			const doubt = text === undefined ? undefined : unlikely(reading, text, units);
+			if (doubt)
+				return {
+					kind: 'asked',
+					words: doubt.question,
+					detail: 'More than a household takes in at a time.',
+					choices: doubt.other ? [doubt.other] : [],
+					confirm: `Yes, ${sayWeight(reading.grams, units)}: keep it`
+				};
 			const where = reading.place ? `, ${reading.place}` : '';
 			const state = thing.state === 'fresh' ? '' : `, ${thing.state}`;
 			const condition = thing.condition === 'firm' ? '' : `, ${thing.condition}`;

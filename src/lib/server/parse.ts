@@ -50,11 +50,23 @@ export async function formOf(request: Request): Promise<Record<string, string>> 
 		if (typeof value !== 'string' || value.trim() === '') continue;
 		if (fields.size >= mostFields)
 			throw new AppError(413, 'TOO_MUCH', `The form has more than ${mostFields} fields. Nothing was saved.`);
-		if (!isWellFormed(name) || !isWellFormed(value) || value.includes('\0'))
-			throw new AppError(400, 'BAD_INPUT', 'The form has characters that cannot be kept. Nothing was saved.');
 		fields.set(name, value);
 	}
 	return Object.fromEntries(fields);
+}
+
+/** @throws {AppError} 400 a character that no column can hold */
+export function checkCharacters(fields: Record<string, string>): void {
+	const bad = Object.entries(fields).filter(
+		([name, value]) => !isWellFormed(name + value) || `${name}${value}`.includes('\0')
+	);
+	if (bad.length > 0)
+		throw new AppError(
+			400,
+			'BAD_INPUT',
+			'The form has characters that cannot be kept. Nothing was saved.',
+			bad.slice(0, mostFaults).map(([field]) => ({ field, message: 'Has characters that cannot be kept.' }))
+		);
 }
 
 /** @throws {AppError} 400 when the body is not JSON, 413 when it is more than anybody means */
@@ -139,8 +151,30 @@ export const weightWithin = (low_g: number, high_g: number) =>
 			return grams;
 		});
 
+/**
+ * A weight that was left as the form showed it is the exact one: shown in ounces it may be rounded up above what there is.
+ * The marks `shown` and `exact` go.
+ */
+export function asShown(fields: Record<string, string>, name: string): Record<string, string> {
+	const { shown, exact, ...rest } = fields;
+	return shown !== undefined && exact !== undefined && rest[name]?.trim() === shown.trim()
+		? { ...rest, [name]: `${exact} g` }
+		: rest;
+}
+
 export const id = () => Joi.string().uuid().messages({ 'string.guid': '{{#label}} is not an id' });
 export const key = () => id().required().label('The form’s key');
+/** A calendar date that there is: 2026-02-30 is none. */
+export const date = () =>
+	Joi.string()
+		.pattern(/^\d{4}-\d{2}-\d{2}$/)
+		.custom((text: string, helpers) => {
+			const day = new Date(`${text}T00:00:00Z`);
+			return Number.isNaN(day.getTime()) || day.toISOString().slice(0, 10) !== text
+				? helpers.error('string.pattern.base')
+				: text;
+		})
+		.messages({ 'string.pattern.base': '{{#label}} must be a day such as 2026-08-25' });
 /** One line of text: no control characters. */
 export const line = (most: number) =>
 	Joi.string()

@@ -2,7 +2,7 @@ import { error, fail, json, type ActionFailure, type RequestEvent } from '@svelt
 import type { Units } from '$core/quantities/format';
 import { pageInUnits } from '$core/quantities/household-words';
 import { AppError, asAppError, type ErrorBody } from './errors';
-import { formOf } from './parse';
+import { checkCharacters, formOf } from './parse';
 
 /**
  * Runs a page's load: an error of ours becomes the page that says so, with its status. With the household's units, every
@@ -33,6 +33,7 @@ export async function action<T>(
 	try {
 		const { household, ...fields } = await formOf(event.request);
 		typed = fields;
+		checkCharacters(fields);
 		sameHousehold(household, event.locals.household);
 		return await work(fields);
 	} catch (thrown) {

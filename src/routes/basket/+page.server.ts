@@ -1,11 +1,12 @@
 import Joi from 'joi';
 import { stillGoodFor } from '$core/things/clock';
+import { unlikely } from '$core/things/likely';
 import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
 import { echoOf, formWords, placeFor, readHaul } from '$lib/server/haul';
 import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
 import { stopOf } from '$lib/server/stop';
-import { id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { asShown, id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { HouseholdRow } from '$lib/server/stores/households';
@@ -88,9 +89,11 @@ export const actions: Actions = {
 			const {
 				text,
 				placeId,
+				sure,
 				key: once
 			} = parse(
-				Joi.object<{ text: string; placeId?: string; key: string }>({
+				Joi.object<{ text: string; placeId?: string; sure?: string; key: string }>({
+					sure: Joi.string().valid('yes').label('That it is sure'),
 					text: line(200)
 						.required()
 						.label('What came in')
@@ -113,6 +116,14 @@ export const actions: Actions = {
 					[{ field: 'text', message: echo.words }]
 				);
 			}
+			const doubt = sure ? undefined : unlikely(reading, text, locals.household.units);
+			if (doubt)
+				throw new AppError(
+					409,
+					'SURPRISE',
+					`${doubt.question} Nothing was saved; say that it is, or change the line.`,
+					[{ field: 'text', message: doubt.question }]
+				);
 			const place = placeFor(reading, await locals.stores.home.places(), placeId);
 			const done = await locals.stores.stock.addRaw(
 				{ key: once, body: { text, placeId } },
@@ -164,7 +175,7 @@ export const actions: Actions = {
 					grams: weightWithin(1, 1_000_000).required().label('The amount'),
 					key: key()
 				}),
-				fields
+				asShown(fields, 'grams')
 			);
 			return {
 				done: await event.locals.stores.stock.act(once, { lotId, kind, unit: 'grams', amount: grams }, deviceOf(event))
@@ -185,7 +196,7 @@ export const actions: Actions = {
 					grams: weightWithin(1, 1_000_000).required().label('The amount'),
 					key: key()
 				}),
-				fields
+				asShown(fields, 'grams')
 			);
 			const step = { lotId, kind: 'move' as const, unit: 'grams' as const, amount: grams, placeId };
 			return { done: await event.locals.stores.stock.act(once, step, deviceOf(event)) };

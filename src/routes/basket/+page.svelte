@@ -56,6 +56,7 @@
 	const soon = (at: number) => at - data.today < 1.5 * 86_400_000;
 
 	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
 		if (event.key === 'n' && !/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) {
 			event.preventDefault();
 			input.focus();
@@ -135,7 +136,12 @@
 						}}>{c.label}</button
 					>
 				{/each}
+				{#if line.echo.confirm}
+					<button class="btn btn-full ml-2" name="sure" value="yes">{line.echo.confirm}</button>
+				{/if}
 			{/if}
+		{:else if failed?.error?.code === 'SURPRISE'}
+			<button class="btn btn-full" name="sure" value="yes">Yes, that much: keep it</button>
 		{:else}
 			<span class="text-soft"
 				>Say it as you would: {units === 'us' ? '3 lb 4 oz' : '1.5 kg'} peas in the pod · ½ bushel tomatoes, ripe · 40 ears
@@ -270,6 +276,9 @@
 										class="w-32"
 									/></label
 								>
+								<!-- Left as it stands, it is all of it, however it was rounded to be shown. -->
+								<input type="hidden" name="shown" value={editWeight(row.grams, units)} />
+								<input type="hidden" name="exact" value={row.grams} />
 								{#if row.stop?.kind !== 'out'}
 									<button class="btn" name="kind" value="take">Eaten fresh</button>
 									<button class="btn" name="kind" value="give">Given away</button>
@@ -293,6 +302,9 @@
 										class="w-32"
 									/></label
 								>
+								<!-- Left as it stands, it is all of it, however it was rounded to be shown. -->
+								<input type="hidden" name="shown" value={editWeight(row.grams, units)} />
+								<input type="hidden" name="exact" value={row.grams} />
 								<label class="field"
 									><span>to</span>
 									<select name="placeId">

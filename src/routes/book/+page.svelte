@@ -59,6 +59,10 @@
 		</table>
 	</div>
 	{#if data.more}<p class="mt-4">
-			<a class="btn" href="?before={data.more}{data.q ? `&q=${encodeURIComponent(data.q)}` : ''}">Older ones</a>
+			<a
+				class="btn"
+				href="?before={data.more.before}&id={data.more.id}{data.q ? `&q=${encodeURIComponent(data.q)}` : ''}"
+				>Older ones</a
+			>
 		</p>{/if}
 {/if}

@@ -353,6 +353,7 @@
 		{#if data.isDemo}
 			<form method="POST" action="?/clear" use:enhance={withNotice()}>
 				<Marks />
+				<input type="hidden" name="name" value={k.name} />
 				<p class="text-soft">{k.name} is made up. Clear it and start with your own kitchen.</p>
 				<label class="flex min-h-11 items-center gap-2"
 					><input type="checkbox" name="sure" value="yes" required /> yes, all of the demo goes</label
@@ -362,6 +363,7 @@
 		{:else if data.empty}
 			<form method="POST" action="?/demo" use:enhance={withNotice()}>
 				<Marks />
+				<input type="hidden" name="name" value={k.name} />
 				<p class="text-soft">Look around with a made-up kitchen, haul and shelves.</p>
 				<button class="btn mt-2">Load the demo</button>
 			</form>

@@ -4,7 +4,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) =>
 	page(async () => {
-		const runs = await locals.stores.runs.open();
-		if (runs.length === 1) redirect(307, `/stove/${runs[0]?.id}`);
+		const heads = await locals.stores.runs.heads();
+		if (heads.length === 1) redirect(307, `/stove/${heads[0]?.id}`);
 		return { title: 'Stove' };
 	});

@@ -5,7 +5,7 @@
 	let { data }: { data: PageData } = $props();
 </script>
 
-{#if data.runs.length === 0}
+{#if data.heads.length === 0}
 	<section class="py-14 text-center">
 		<h1 class="text-3xl">Nothing is on the stove.</h1>
 		<p class="mt-2 text-soft">A run starts from Ways: choose what should become of an item, and press Start.</p>
@@ -14,12 +14,12 @@
 {:else}
 	<h1 class="text-3xl">On the stove</h1>
 	<ul class="ruled mt-4 border-y border-line">
-		{#each data.runs as r (r.id)}
+		{#each data.heads as r (r.id)}
 			<li class="flex flex-wrap items-center justify-between gap-3 py-3">
 				<span
-					><b class="head text-xl">{r.plan.food.name}</b>
+					><b class="head text-xl">{r.food}</b>
 					<span class="text-soft"
-						>{r.plan.way.name} · {sayWeight(r.plan.raw_g, data.household.units)} · since {sayTime(
+						>{r.way} · {sayWeight(r.raw_g, data.household.units)} · since {sayTime(
 							r.startedAt,
 							data.household.zone
 						)}</span

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
+import { PDFDocument, rgb, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
 import qrcode from 'qrcode';
 
 export interface Label {
@@ -43,6 +43,8 @@ export async function labelSheet(labels: readonly Label[], paper: keyof typeof s
 	const [regular, bold] = await Promise.all(
 		['400Regular', '700Bold'].map(async (w) => pdf.embedFont(await fontFile(w), { subset: true }))
 	);
+	/** Each label is drawn once and laid wherever it is wanted: two hundred of a kind cost little more than one. */
+	const drawn = new Map<string, PDFEmbeddedPage>();
 	const codes = new Map<string, Awaited<ReturnType<typeof pdf.embedPng>>>();
 	const perSheet = sheet.columns * sheet.rows;
 	const left = (sheet.width - sheet.columns * sheet.label.width) / 2;
@@ -59,7 +61,17 @@ export async function labelSheet(labels: readonly Label[], paper: keyof typeof s
 		}
 		const x = left + (n % sheet.columns) * sheet.label.width;
 		const y = sheet.height - top - (Math.floor(n / sheet.columns) + 1) * sheet.label.height;
-		drawLabel(page as PDFPage, label, { x, y, ...sheet.label }, image, regular as PDFFont, bold as PDFFont);
+		const kind = JSON.stringify(label);
+		let one = drawn.get(kind);
+		if (!one) {
+			const alone = pdf.addPage([sheet.label.width, sheet.label.height]);
+			drawLabel(alone, label, { x: 0, y: 0, ...sheet.label }, image, regular as PDFFont, bold as PDFFont);
+			one = await pdf.embedPage(alone);
+			await one.embed();
+			pdf.removePage(pdf.getPageCount() - 1);
+			drawn.set(kind, one);
+		}
+		(page as PDFPage).drawPage(one, { x, y });
 	}
 	return pdf.save();
 }

@@ -1,11 +1,24 @@
+import { AppError } from '../errors';
 import { labelSheet, type Label } from './label-sheet';
 
-/** The sheet as an answer to open and print. */
+/** Sheets are drawn one after the other: a heap of them keeps no other request waiting longer than one does. */
+let last: Promise<unknown> = Promise.resolve();
+let waiting = 0;
+const mostWaiting = 20;
+
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+	if (waiting >= mostWaiting)
+		throw new AppError(429, 'BUSY', 'Many labels are being drawn just now. Try again in a moment.');
+	waiting++;
+	const turn = last.then(() => new Promise((next) => setImmediate(next))).then(work);
+	last = turn.catch(() => {});
+	return turn.finally(() => waiting--);
+}
+
+/** The sheet as an answer to open and print. @throws {AppError} 429 too many are asked for at once */
 export async function labelResponse(label: Label, count: number, units: 'metric' | 'us'): Promise<Response> {
-	const bytes = await labelSheet(
-		Array.from({ length: count }, () => label),
-		units === 'us' ? 'letter' : 'a4'
-	);
+	const labels = Array.from({ length: count }, () => label);
+	const bytes = await inTurn(() => labelSheet(labels, units === 'us' ? 'letter' : 'a4'));
 	return new Response(bytes as Uint8Array<ArrayBuffer>, {
 		headers: {
 			'content-type': 'application/pdf',

@@ -8,8 +8,20 @@ export type BatchRow = typeof batch.$inferSelect;
 export function batchStore(db: Database, householdId: string) {
 	const mine = eq(batch.householdId, householdId);
 	return {
-		/** The book: newest first, a page at a time, with what is left of each. */
-		async list({ before, search, most = 40 }: { before?: string; search?: string; most?: number }) {
+		/**
+		 * The book: newest first, a page at a time, with what is left of each.
+		 *
+		 * @param before the last entry of the page before: its day, and its id where that day goes on
+		 */
+		async list({
+			before,
+			search,
+			most = 40
+		}: {
+			before?: { on: string; id?: string };
+			search?: string;
+			most?: number;
+		}) {
 			return db
 				.select({
 					id: batch.id,
@@ -27,7 +39,12 @@ export function batchStore(db: Database, householdId: string) {
 					and(
 						mine,
 						isNull(batch.voidedAt),
-						before ? lt(batch.packedOn, before) : undefined,
+						before
+							? or(
+									lt(batch.packedOn, before.on),
+									before.id ? and(eq(batch.packedOn, before.on), lt(batch.id, before.id)) : undefined
+								)
+							: undefined,
 						search
 							? or(ilike(batch.title, `%${search.replace(/[\\%_]/g, '\\$&')}%`), eq(batch.code, search.toUpperCase()))
 							: undefined

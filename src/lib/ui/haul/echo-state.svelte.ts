@@ -5,6 +5,8 @@ export interface Echo {
 	readonly choices: readonly { readonly label: string; readonly text: string }[];
 	/** Safe ways on, where it is refused. */
 	readonly instead?: readonly string[];
+	/** One tap says that an unlikely amount is right. */
+	readonly confirm?: string;
 	readonly weigh?: { readonly measure: string; readonly food: string; readonly foodName: string };
 }
 

@@ -1,7 +1,7 @@
 import { toast } from 'svelte-sonner';
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
-import { navigating } from '$app/state';
+import { navigating, page } from '$app/state';
 import type { SubmitFunction } from '@sveltejs/kit';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -16,6 +16,7 @@ async function undo(path: string, groupId: string): Promise<void> {
 	const body = new FormData();
 	body.set('groupId', groupId);
 	body.set('key', uuidv7());
+	body.set('household', String(page.data.household?.id));
 	const reply = await fetch(`${path}?/undo`, { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
 	const result = deserialize(await reply.text());
 	if (result.type === 'failure')
@@ -45,8 +46,12 @@ export const withNotice = (options: { path?: string; reset?: boolean; after?: ()
 		return async ({ result, update }) => {
 			if (submitter instanceof HTMLButtonElement) submitter.disabled = false;
 			if (result.type === 'error') {
+				// With a status it is the server's own word: another household, a device that is not let in.
+				const said = (result.error as { message?: string } | null)?.message;
 				toast.error(
-					'No connection to the kitchen’s server. Nothing was lost: what you typed is still here; try again.'
+					result.status !== undefined && result.status < 500 && said
+						? said
+						: 'No connection to the kitchen’s server. Nothing was lost: what you typed is still here; try again.'
 				);
 				return;
 			}

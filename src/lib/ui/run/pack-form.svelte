@@ -25,7 +25,7 @@
 		freezers: Choice[];
 		containers: (Choice & { count: number })[];
 		units: Units;
-		ontap: (tap: Tap) => void;
+		ontap: (tap: Tap) => boolean;
 	} = $props();
 
 	const sums = $derived(tally(run));
@@ -45,13 +45,15 @@
 
 	function submit(event: SubmitEvent) {
 		event.preventDefault();
-		ontap({
+		const kept = ontap({
 			type: 'pack',
 			packs: Math.round(count),
 			pack_g: Math.round(weight),
 			containerId: what || null,
 			placeId: where
 		});
+		// Asked about first: what was typed stays.
+		if (!kept) return;
 		packs = null;
 		pack_g = null;
 	}

@@ -1,9 +1,13 @@
 import { flushSync } from 'svelte';
 import { describe, expect, it } from 'vitest';
+import type { RunEvent } from '$core/runs/events';
 import type { RunPlan } from '$core/runs/plan';
 import { Clock } from '../clock/clock-state.svelte';
 import { HaulLine, type Echo } from '../haul/echo-state.svelte';
-import { RunSession, type Keep, type RunWire, type Send } from './run-session.svelte';
+import { Outbox, type Send } from './outbox/outbox.svelte';
+import { fleetingStore } from './outbox/store';
+import type { RunWire } from './run-session.svelte';
+import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 
 const start = Date.parse('2026-08-25T08:00:00Z');
@@ -27,109 +31,207 @@ const wire = (more: Partial<RunWire> = {}): RunWire => ({
 	batchCode: null,
 	events: [],
 	seq: 0,
+	differences: [],
 	...more
 });
-const keep = (): Keep & { all: Map<string, string> } => {
-	const all = new Map<string, string>();
-	return {
-		all,
-		getItem: (k) => all.get(k) ?? null,
-		setItem: (k, v) => void all.set(k, v),
-		removeItem: (k) => void all.delete(k)
-	};
-};
 const inEffect = (body: () => void) => {
 	const stop = $effect.root(body);
 	flushSync();
 	stop();
 };
+const settle = () => new Promise((r) => setTimeout(r, 5));
+type Sent = { events: RunEvent[]; sent: number };
+
+/** A queue on a store that outlives the page, and a server that answers as it is told. */
+function device(answer: (body: Sent, path: string) => { status: number; body?: unknown } | Promise<never>) {
+	const store = fleetingStore();
+	const posted: Sent[] = [];
+	const kept: RunEvent[] = [];
+	const send: Send = async (path, init) => {
+		const body = JSON.parse(init?.body ?? '{}') as Sent;
+		posted.push(body);
+		const said = await answer(body, path);
+		if (said.status === 200) {
+			const { refused = [] } = (said.body ?? {}) as { refused?: { id: string }[] };
+			for (const e of body.events)
+				if (!refused.some((r) => r.id === e.id) && !kept.some((k) => k.id === e.id)) kept.push(e);
+			return {
+				status: 200,
+				body: {
+					...wire({ events: [...kept], seq: kept.length }),
+					ignored: [],
+					refused: [],
+					told: [],
+					...(said.body ?? {})
+				}
+			};
+		}
+		return { status: said.status, body: said.body ?? null };
+	};
+	/** The page is opened (again). */
+	const open = async () => {
+		const outbox = new Outbox(send, () => start + 99_000);
+		await outbox.open(async () => store);
+		const runs = new Runs(outbox, send, 'home');
+		return { outbox, runs, session: runs.of(wire()) };
+	};
+	return { open, posted, kept };
+}
 
 describe('a run on a device', () => {
-	it('counts a tap at once, keeps it without a connection, and sends it later with its own time', async () => {
+	it('counts a tap at once, keeps it without a connection, and sends it later with its own time and number', async () => {
 		expect.assertions(7);
-		const store = keep();
 		let up = false;
-		const sent: string[] = [];
-		const send: Send = async (_path, init) => {
-			if (!up) throw new Error('no connection');
-			sent.push(init?.body ?? '');
-			const events = sent.flatMap((b) => (JSON.parse(b) as { events: RunWire['events'] }).events);
-			return { status: 200, body: { ...wire({ events, seq: sent.length }), ignored: [] } };
-		};
-		const session = new RunSession(wire(), send, store);
+		const { open, posted } = device(() => (up ? { status: 200 } : Promise.reject(new Error('no connection'))));
+		const { session, outbox } = await open();
 		session.tap({ type: 'heat-on' }, start + 5000);
-		await session.flush();
+		await settle();
 		inEffect(() => expect(session.state.kettle).toEqual({ state: 'heating', since: start + 5000 }));
-		expect(session.offline).toBe(true);
+		expect(outbox.offline).toBe(true);
 		expect(session.waiting).toBe(1);
 		// The page is closed and opened again: the tap is still there.
-		const reopened = new RunSession(wire(), send, store);
-		expect(reopened.state.kettle.state).toBe('heating');
+		const again = await open();
+		expect(again.session.state.kettle.state).toBe('heating');
 		up = true;
-		await reopened.flush();
-		expect(reopened.waiting).toBe(0);
-		expect(JSON.parse(sent[0] ?? '{}')).toMatchObject({ events: [{ type: 'heat-on', at: start + 5000 }] });
-		expect([...store.all.keys()]).toEqual(['run:run']);
+		await again.outbox.drain();
+		expect(again.session.waiting).toBe(0);
+		expect(posted.at(-1)?.events[0]).toMatchObject({ type: 'heat-on', at: start + 5000, n: 1, device: outbox.device });
+		expect(posted.at(-1)?.sent).toBe(start + 99_000);
 	});
-	it('takes back a tap that the server refuses, says why, and goes on with the next', async () => {
-		expect.assertions(3);
-		const send: Send = async (_p, init) => {
-			const { events } = JSON.parse(init?.body ?? '{}') as { events: { type: string }[] };
-			return events[0]?.type === 'boiling'
-				? { status: 200, body: { ...wire({ events: events as never, seq: 1 }), ignored: [] } }
-				: { status: 422, body: { error: { message: 'No freezer.' } } };
-		};
-		const session = new RunSession(wire(), send, keep());
+	it('puts a tap aside that the server refuses, says why, and goes on with the next', async () => {
+		expect.assertions(5);
+		const { open } = device(({ events }) =>
+			events.some((e) => e.type === 'pack')
+				? { status: 422, body: { error: { code: 'NOT_A_FREEZER', message: 'No freezer.' } } }
+				: { status: 200 }
+		);
+		const { session, outbox } = await open();
 		session.tap({ type: 'pack', packs: 1, pack_g: 500, containerId: null, placeId: 'p' }, start + 1);
-		await new Promise((r) => setTimeout(r));
-		expect(session.refused).toBe('No freezer.');
-		expect(session.state.packed).toEqual([]);
 		session.tap({ type: 'boiling' }, start + 2);
-		await new Promise((r) => setTimeout(r));
+		await settle();
+		await outbox.drain();
+		expect(outbox.tray).toMatchObject([{ why: 'No freezer.', event: { type: 'pack' } }]);
+		expect(session.state.packed).toEqual([]);
 		expect(session.state.kettle.state).toBe('boiling');
+		expect(outbox.waiting).toBe(0);
+		await outbox.drop(outbox.tray[0]?.n ?? 0);
+		expect(outbox.tray).toEqual([]);
 	});
-	it('is not put back by an older word that comes late, nor by a page that was read a moment too early', async () => {
+	it('puts aside the one of many that cannot be, by the server’s own list', async () => {
+		expect.assertions(3);
+		let up = false;
+		const { open } = device(({ events }) => {
+			if (!up) throw new Error('no connection');
+			const pack = events.find((e) => e.type === 'pack');
+			return { status: 200, body: { refused: pack ? [{ id: pack.id, code: 'SURPRISE', why: 'So much?' }] : [] } };
+		});
+		const { session, outbox } = await open();
+		session.tap({ type: 'heat-on' }, start + 1);
+		session.tap({ type: 'pack', packs: 100, pack_g: 500, containerId: null, placeId: 'p' }, start + 2);
+		session.tap({ type: 'boiling' }, start + 3);
+		await settle();
+		up = true;
+		await outbox.drain();
+		expect(session.state.kettle.state).toBe('boiling');
+		expect(outbox.tray).toMatchObject([{ code: 'SURPRISE' }]);
+		await outbox.again(outbox.tray[0]?.n ?? 0, { ...(outbox.tray[0]?.event as RunEvent), sure: true });
+		expect(outbox.tray).toEqual([]);
+	});
+	it('is not held up for ever by a tap over which the server fails, nor takes a failing server for no connection', async () => {
 		expect.assertions(4);
-		const store = keep();
-		const boiling = { id: 'x', at: start + 9, type: 'boiling' as const };
-		const closed = { status: 'finished' as const, batchCode: 'ABCDE' };
-		let more: Partial<RunWire> = {};
-		const send: Send = async () => ({
-			status: 200,
-			body: { ...wire({ events: [boiling], seq: 5, ...more }), ignored: [] }
-		});
-		const session = new RunSession(wire(), send, store);
-		session.tap({ type: 'boiling' }, start + 9);
-		await session.flush();
-		session.take(wire());
-		expect(session.state.kettle.state).toBe('boiling');
-		expect(new RunSession(wire(), send, store).state.kettle.state).toBe('boiling');
-		more = closed;
-		session.tap({ type: 'stop', reason: '' }, start + 10);
-		await session.flush();
-		session.take(wire());
-		expect(session.batchCode).toBe('ABCDE');
-		expect(store.all.size).toBe(0);
+		const { open } = device(({ events }) => ({ status: events.some((e) => e.type === 'heat-on') ? 500 : 200 }));
+		const { session, outbox } = await open();
+		session.tap({ type: 'heat-on' }, start + 1);
+		session.tap({ type: 'note', text: 'after it' }, start + 2);
+		await settle();
+		await outbox.drain();
+		inEffect(() => expect(session.state.notes).toHaveLength(1));
+		expect(outbox.offline).toBe(false);
+		for (let i = 0; i < 6; i++) await outbox.drain();
+		expect(outbox.waiting).toBe(0);
+		expect(outbox.tray).toMatchObject([{ event: { type: 'heat-on' } }]);
 	});
-	it('follows what another device taps', async () => {
+	it('lets taps of another household wait for it', async () => {
 		expect.assertions(2);
-		const send: Send = async () => ({
-			status: 200,
-			body: { status: 'open', batchCode: null, seq: 7, events: [{ id: 'x', at: start + 9, type: 'boiling' }] }
-		});
-		const session = new RunSession(wire(), send);
-		await session.follow();
+		const { open } = device(() => ({
+			status: 409,
+			body: { error: { code: 'OTHER_HOUSEHOLD', message: 'Elsewhere.' } }
+		}));
+		const { session, outbox } = await open();
+		session.tap({ type: 'heat-on' }, start + 1);
+		await settle();
+		await outbox.drain();
+		expect(outbox.waiting).toBe(1);
+		expect(outbox.tray).toEqual([]);
+	});
+	it('ends after all that it has seen, and opens again by taking every end back', async () => {
+		expect.assertions(3);
+		const { open, posted } = device(() => ({ status: 200 }));
+		const { session } = await open();
+		const other = { id: 'x', at: start + 9, type: 'boiling' as const, device: 'laptop', n: 7 };
+		session.take(wire({ events: [other], seq: 1 }));
+		session.tap({ type: 'finish' }, start + 10);
+		await settle();
+		expect(posted.at(-1)?.events[0]).toMatchObject({ type: 'finish', seen: { laptop: 7 } });
+		expect(session.state.phase).toBe('finished');
+		session.openAgain(start + 20);
+		expect(session.state.phase).toBe('working');
+	});
+	it('is not put back by an older word that comes late', async () => {
+		expect.assertions(2);
+		const { open } = device(() => ({ status: 200 }));
+		const { session } = await open();
+		session.tap({ type: 'boiling' }, start + 9);
+		await settle();
+		session.take(wire());
 		expect(session.state.kettle.state).toBe('boiling');
-		await session.follow();
+		session.take(wire({ seq: 5, status: 'finished', batchCode: 'ABCDE' }));
+		expect(session.batchCode).toBe('ABCDE');
+	});
+	it('follows what another device taps, closed or not', async () => {
+		expect.assertions(2);
+		const outbox = new Outbox(
+			async () => ({ status: 200, body: {} }),
+			() => start
+		);
+		const news = {
+			status: 'open',
+			batchCode: null,
+			seq: 7,
+			differences: [],
+			events: [{ id: 'x', at: start + 9, type: 'boiling' }]
+		};
+		const runs = new Runs(
+			outbox,
+			async () => ({ status: 200, body: { now: start, heads: [], runs: { run: news } } }),
+			'home'
+		);
+		const session = runs.of(wire({ status: 'finished', seq: 2 }));
+		await runs.follow();
+		expect(session.state.kettle.state).toBe('boiling');
+		await runs.follow();
 		expect(session.events).toHaveLength(1);
 	});
-	it('shows its clocks in the rail', () => {
-		expect.assertions(1);
-		const runs = new Runs(async () => ({ status: 200, body: {} }));
-		runs.sync([wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 })]);
-		inEffect(() =>
-			expect(runs.timers[0]).toMatchObject({ runId: 'run', label: 'pot to the boil', due: start + 1_200_000 })
+	it('shows the clocks of all runs in the rail, those of this device as tapped', () => {
+		expect.assertions(2);
+		const outbox = new Outbox(
+			async () => ({ status: 200, body: {} }),
+			() => start
 		);
+		const runs = new Runs(outbox, async () => ({ status: 200, body: {} }), 'home');
+		runs.of(wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 }));
+		const timer = { key: '1-chill', potful: 1, resource: 'basin', stage: 'chill', label: 'in the ice', since: start, due: start + 5, latest: null } as const; // prettier-ignore
+		runs.sync([{ id: 'other', food: 'peas', way: '', raw_g: 1, startedAt: start, seq: 1, timers: [timer] }]);
+		inEffect(() => {
+			expect(runs.timers[0]).toMatchObject({ runId: 'other', food: 'peas' });
+			expect(runs.timers[1]).toMatchObject({ runId: 'run', label: 'pot to the boil', due: start + 1_200_000 });
+		});
+	});
+	it('rings again for a clock that was undone and done again', () => {
+		const rung = new Rung();
+		expect(rung.add([`run 1-blanch ${start}`])).toHaveLength(1);
+		expect(rung.add([`run 1-blanch ${start}`])).toHaveLength(0);
+		expect(rung.add([`run 1-blanch ${start + 9000}`])).toHaveLength(1);
 	});
 });
 

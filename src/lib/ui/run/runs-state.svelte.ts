@@ -1,52 +1,109 @@
 import { getContext, setContext } from 'svelte';
 import type { Timer } from '$core/runs/fold';
-import { RunSession, type Keep, type RunWire, type Send } from './run-session.svelte';
+import type { Outbox, Send } from './outbox/outbox.svelte';
+import { RunSession, type RunNews, type RunWire } from './run-session.svelte';
+
+/** Of an open run, what every page shows: its clocks. */
+export interface RunHead {
+	readonly id: string;
+	readonly food: string;
+	readonly way: string;
+	readonly raw_g: number;
+	readonly startedAt: number;
+	readonly seq: number;
+	readonly timers: readonly Timer[];
+}
 
 export interface RailTimer extends Timer {
 	readonly runId: string;
 	readonly food: string;
 }
 
+/** What the server answers when it is asked what is new. */
+export interface News {
+	readonly now: number;
+	readonly heads: readonly RunHead[];
+	readonly runs: Readonly<Record<string, RunNews>>;
+}
+
 /** All runs that this device knows of: the rail of every place and the Stove read the same ones. */
 export class Runs {
+	#away = $state(false);
+	#heads = $state.raw<readonly RunHead[]>([]);
 	#sessions = $state.raw<readonly RunSession[]>([]);
 	readonly #send: Send;
-	readonly #keep: Keep | undefined;
+	#household: string;
+	readonly outbox: Outbox;
 
-	constructor(send: Send, keep?: Keep) {
+	constructor(outbox: Outbox, send: Send, household: string) {
+		this.outbox = outbox;
 		this.#send = send;
-		this.#keep = keep;
+		this.#household = household;
+		outbox.onanswer = (run, sent, answer) => this.#sessions.find((s) => s.id === run)?.answered(sent, answer);
 	}
 
-	get all(): readonly RunSession[] {
-		return this.#sessions;
+	get offline(): boolean {
+		return this.#away || this.outbox.offline;
 	}
 
-	/** Takes the open runs as the server sees them; a session once begun goes on. */
-	sync(wires: readonly RunWire[]): void {
-		const kept = this.#sessions.filter((s) => wires.some((w) => w.id === s.id) || s.waiting > 0);
-		for (const wire of wires) {
-			const known = kept.find((s) => s.id === wire.id);
-			if (known) known.take(wire);
-			else kept.push(new RunSession(wire, this.#send, this.#keep));
-		}
-		this.#sessions = kept;
+	get heads(): readonly RunHead[] {
+		return this.#heads;
 	}
 
-	/** The session of one run, open or over. */
+	/** Goes into a household: what was followed in another one is left. */
+	enter(household: string): void {
+		if (household === this.#household) return;
+		this.#household = household;
+		this.#sessions = [];
+	}
+
+	/** Takes the open runs as the server sees them. */
+	sync(heads: readonly RunHead[]): void {
+		this.#heads = heads;
+	}
+
+	/** The session of one run, open or over: it rings and follows as long as this page lives. */
 	of(wire: RunWire): RunSession {
 		const known = this.#sessions.find((s) => s.id === wire.id);
 		if (known) {
 			known.take(wire);
 			return known;
 		}
-		return new RunSession(wire, this.#send, this.#keep);
+		const session = new RunSession(wire, this.outbox, this.#household);
+		this.#sessions = [...this.#sessions, session];
+		return session;
+	}
+
+	/** Sends what waits, and asks for what other devices have tapped. @returns the server's time, where it answered */
+	async follow(): Promise<number | undefined> {
+		await this.outbox.drain(this.#household);
+		const asks = this.#sessions.map((s) => `${s.id}:${s.seq}`).join(',');
+		try {
+			const answer = await this.#send(`/stove/news?runs=${asks}`);
+			this.#away = answer.status >= 500;
+			if (answer.status !== 200) return undefined;
+			const { heads, runs, now } = answer.body as News;
+			this.sync(heads);
+			for (const session of this.#sessions) {
+				const news = runs[session.id];
+				if (news) session.add(news);
+			}
+			return now;
+		} catch {
+			// No connection: what is known goes on, and it is asked again.
+			this.#away = true;
+			return undefined;
+		}
 	}
 
 	get timers(): RailTimer[] {
-		return this.#sessions
-			.flatMap((s) => s.state.timers.map((t) => ({ ...t, runId: s.id, food: s.plan.food.name })))
-			.sort((a, b) => (a.due ?? Infinity) - (b.due ?? Infinity));
+		const own = this.#sessions.flatMap((s) =>
+			s.state.timers.map((t) => ({ ...t, runId: s.id, food: s.plan.food.name }))
+		);
+		const other = this.#heads
+			.filter((h) => !this.#sessions.some((s) => s.id === h.id))
+			.flatMap((h) => h.timers.map((t) => ({ ...t, runId: h.id, food: h.food })));
+		return [...own, ...other].sort((a, b) => (a.due ?? Infinity) - (b.due ?? Infinity));
 	}
 }
 
@@ -57,13 +114,3 @@ export const useRuns = (): Runs => getContext(key);
 const clockKey = Symbol('clock');
 export const provideClock = <T>(clock: T): T => setContext(clockKey, clock);
 export const useClock = <T>(): T => getContext(clockKey);
-
-/** The browser's fetch, as the sessions want it. */
-export const sendByFetch: Send = async (path, init) => {
-	const reply = await fetch(path, {
-		...init,
-		headers: init ? { 'content-type': 'application/json', accept: 'application/json' } : { accept: 'application/json' },
-		signal: AbortSignal.timeout(8000)
-	});
-	return { status: reply.status, body: await reply.json() };
-};

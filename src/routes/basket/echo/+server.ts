@@ -12,5 +12,5 @@ export const GET: RequestHandler = ({ url, locals }) =>
 			Joi.object<{ q: string }>({ q: line(200).allow('').required().label('The line') }),
 			Object.fromEntries(url.searchParams)
 		);
-		return json(echoOf(await readHaul(locals.stores, q, locals.household, locals.now), locals.household.units));
+		return json(echoOf(await readHaul(locals.stores, q, locals.household, locals.now), locals.household.units, q));
 	});

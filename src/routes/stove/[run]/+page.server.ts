@@ -1,6 +1,7 @@
-import { id, parse } from '$lib/server/parse';
-import { page } from '$lib/server/respond';
-import type { PageServerLoad } from './$types';
+import Joi from 'joi';
+import { id, key, parse } from '$lib/server/parse';
+import { action, deviceOf, page } from '$lib/server/respond';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
@@ -17,3 +18,20 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			containers: containers.map((c) => ({ id: c.id, name: c.name, count: c.count }))
 		};
 	}, locals.household.units);
+
+export const actions: Actions = {
+	/** Differences between book and taps, settled by a person's word. */
+	settle: (event) =>
+		action(event, async (fields) => {
+			const { how, key: once } = parse(
+				Joi.object<{ how: 'keep' | 'again'; key: string }>({
+					how: Joi.string().valid('keep', 'again').required().label('How'),
+					key: key()
+				}),
+				fields
+			);
+			const runId = parse(id().required().label('The run'), event.params.run) as string;
+			const { left } = await event.locals.stores.runs.settle(once, runId, how, deviceOf(event));
+			return { saved: left === 0 ? 'Settled' : 'Some of it still differs' };
+		})
+};

@@ -2,13 +2,15 @@
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { onMount, untrack } from 'svelte';
 	import { Dialog } from 'bits-ui';
-	import { beforeNavigate, invalidateAll } from '$app/navigation';
+	import { invalidateAll } from '$app/navigation';
 	import { sayTime, sayTimeExact } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
 	import { nextActs, type Tap } from '$core/runs/next';
+	import { surpriseOf } from '$core/runs/surprise';
 	import { troubles } from '$core/runs/trouble';
 	import { tally } from '$core/runs/fold';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
+	import Differences from '$lib/ui/run/differences.svelte';
 	import Figure from '$lib/ui/run/figure.svelte';
 	import Lanes from '$lib/ui/run/lanes.svelte';
 	import PackForm from '$lib/ui/run/pack-form.svelte';
@@ -44,6 +46,8 @@
 		return words;
 	});
 	const sums = $derived(tally(run));
+	/** Taps that lie ahead of now: a clock was set back meanwhile. */
+	const skew_ms = $derived(Math.max(0, ...session.events.map((e) => e.at)) - clock.now);
 	let grams = $state<number | null>(null);
 	let asking = $state<string | null>(null);
 	let helpOpen = $state(false);
@@ -60,21 +64,32 @@
 		document.addEventListener('visibilitychange', lock);
 		return () => document.removeEventListener('visibilitychange', lock);
 	});
-	beforeNavigate(() => void session.flush());
 
-	function tap(what: Tap) {
+	/** A figure far from what is likely, asked about before it is kept. */
+	let surprise = $state<{ why: string; tap: Tap } | null>(null);
+
+	/** @returns whether it counts; else it is asked about first */
+	function tap(what: Tap & { sure?: true }): boolean {
 		allowSound();
+		const why = what.sure ? undefined : surpriseOf(plan, what, run);
+		if (why !== undefined) {
+			surprise = { why, tap: what };
+			return false;
+		}
 		const late = earlier_min > 0 ? earlier_min * 60_000 : 0;
 		session.tap(what, clock.at(Date.now()) - late);
 		earlier_min = 0;
 		asking = null;
-		if (what.type === 'finish' || what.type === 'stop') void whenClosed();
+		surprise = null;
+		return true;
 	}
-	/** The book's code comes with the server's answer; without a connection the page says so and waits. */
-	async function whenClosed() {
-		await session.flush();
-		await invalidateAll();
-	}
+	/** The places of packs and the drawer have changed with the closing: read anew, once the server has told of it. */
+	let read = untrack(() => session.batchCode);
+	$effect(() => {
+		if (session.batchCode === read) return;
+		read = session.batchCode;
+		void invalidateAll();
+	});
 	function press() {
 		if (!main?.button) return;
 		if (main.kind === 'weigh') return tap({ type: 'weigh', grams: Math.round(grams ?? plan.load_g) });
@@ -89,6 +104,8 @@
 	function onkeydown(event: KeyboardEvent) {
 		const target = event.target as HTMLElement;
 		if (/^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) || helpOpen || stopOpen) return;
+		// Held down is not pressed twice, and with Ctrl or Alt it is the browser's.
+		if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || surprise) return;
 		if (event.key === ' ' && target.tagName !== 'BUTTON' && target.tagName !== 'A' && target.tagName !== 'SUMMARY') {
 			event.preventDefault();
 			press();
@@ -97,6 +114,18 @@
 </script>
 
 <svelte:window {onkeydown} />
+{#snippet said()}
+	{#each session.notes as note (note)}
+		<p role="alert" class="fault mt-3">
+			{note} <button class="btn btn-plain underline" onclick={() => session.clearNotes()}>good</button>
+		</p>
+	{/each}
+{/snippet}
+{#snippet differs()}
+	{#if session.differences.length > 0}
+		<Differences runId={session.id} differences={session.differences} {units} />
+	{/if}
+{/snippet}
 {#if run.phase !== 'working'}
 	<section class="rimmed mx-auto max-w-2xl p-8">
 		<h1 class="text-3xl">{run.phase === 'finished' ? 'Done and away.' : 'Stopped.'}</h1>
@@ -112,9 +141,11 @@
 			{#if sums.supper_g > 0}{sayWeight(sums.supper_g, units)} went to supper.{/if}
 			{#if run.phase === 'stopped'}What had not been in the heat or on a tray is still in the Basket.{/if}
 		</p>
+		{@render differs()}
 		{#if session.waiting > 0}
 			<p class="mt-3 font-semibold text-amber">
-				No connection: it is kept on this device and goes into the book as soon as the server is back.
+				{runs.offline ? 'No connection: it' : 'It'} is kept on this device and goes into the book as soon as the server has
+				it.
 			</p>
 		{:else if session.batchCode}
 			<p class="mt-6 flex flex-wrap gap-3">
@@ -123,8 +154,12 @@
 				><a class="btn" href="/basket">Back to the Basket</a>
 			</p>
 		{/if}
-		{#if session.refused}<p role="alert" class="fault mt-3">{session.refused}</p>{/if}
-		<p class="mt-6"><button class="btn btn-plain underline" onclick={undo}>A mistake? Open the run again</button></p>
+		{@render said()}
+		<p class="mt-6">
+			<button class="btn btn-plain underline" onclick={() => session.openAgain(clock.at(Date.now()))}
+				>A mistake? Open the run again</button
+			>
+		</p>
 	</section>
 {:else}
 	<div class="grid gap-6 lg:grid-cols-[1fr_25rem]">
@@ -188,11 +223,22 @@
 					</button>
 				{/if}
 			</div>
-			{#if session.refused}
-				<p role="alert" class="fault mt-3">
-					{session.refused} <button class="btn btn-plain underline" onclick={() => session.clearRefused()}>good</button>
-				</p>
+			{#if surprise}
+				{@const { why, tap: unlikely } = surprise}
+				<div
+					role="alertdialog"
+					aria-label="Is that right?"
+					class="mt-3 rounded-xl border-2 border-amber bg-amberbg px-4 py-3"
+				>
+					<p class="text-lg font-semibold">{why}</p>
+					<p class="mt-2 flex flex-wrap gap-3">
+						<button class="btn btn-full" onclick={() => tap({ ...unlikely, sure: true })}>Yes, keep it</button>
+						<button class="btn" onclick={() => (surprise = null)}>No, let me change it</button>
+					</p>
+				</div>
 			{/if}
+			{@render differs()}
+			{@render said()}
 		</section>
 
 		<aside class="space-y-3">
@@ -245,9 +291,15 @@
 							>{/each}</select
 					>
 				</label>
-				{#if session.offline || session.waiting > 0}
+				{#if skew_ms > 120_000}
 					<p class="py-2 font-semibold text-amber" role="status">
-						{session.offline ? 'No connection. ' : ''}{session.waiting}
+						A clock was changed by about {sayDuration(skew_ms / 1000)} since the last tap: go by your own watch until the
+						next one.
+					</p>
+				{/if}
+				{#if runs.offline || session.waiting > 0}
+					<p class="py-2 font-semibold text-amber" role="status">
+						{runs.offline ? 'No connection. ' : ''}{session.waiting}
 						{session.waiting === 1 ? 'tap' : 'taps'} kept here with their times; sent when the server is back.
 					</p>
 				{/if}

@@ -3,17 +3,19 @@ import { v7 as uuidv7 } from 'uuid';
 import type { RunEvent } from '$core/runs/events';
 import { foldRun } from '$core/runs/fold';
 import type { RunPlan } from '$core/runs/plan';
-import { transact, type Database } from '../../db/client';
+import type { Database } from '../../db/client';
 import { difference, lotBalance, run, runOutput } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow } from '../households';
 import { answered, once } from '../once';
 import { append, type Appended } from './append';
 import { freeCodes } from './codes';
+import { headsOf } from './heads';
 import { reservedBy, runReads, viewsOf } from './read';
 import { settle } from './settle';
 
 export type { Appended, Refused } from './append';
+export type { RunHead } from './heads';
 export type { Difference, RunNews, RunRow, RunView } from './read';
 
 /** One for what the run is for, the others for what else comes up on the way. */
@@ -32,6 +34,9 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 
 	return {
 		...runReads(db, householdId),
+
+		/** Clocks of the open runs, for every page. */
+		heads: () => headsOf(db, householdId),
 
 		/** The run that was started when this was asked before; undefined where it is new. @throws {AppError} 409 KEY_REUSED */
 		async started(ask: StartAsk): Promise<{ id: string } | undefined> {

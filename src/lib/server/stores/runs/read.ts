@@ -74,6 +74,9 @@ async function outputsOf(tx: Tx | Database, householdId: string, ids: readonly s
 	return (runId: string) => rows.filter((r) => r.runId === runId);
 }
 
+/** Order of arrival of a run's newest tap; 0 before the first. Named by its table: inside, a bare "id" is the tap's. */
+export const newestOf = sql<string>`coalesce((select max(e.seq) from ${runEvent} e where e.run_id = "run"."id"), 0)`;
+
 /** Open differences of runs, or of all. */
 export async function differencesOf(tx: Tx | Database, householdId: string, runId?: string) {
 	return tx
@@ -136,6 +139,19 @@ export function runReads(db: Database, householdId: string) {
 		if (!row) throw notFound('run');
 		return row;
 	};
+	const since = async (id: string, seq: number): Promise<RunNews> => {
+		const row = await rowOf(id);
+		const known = (await eventsOf(db, householdId, [id], seq)).get(id);
+		const [first] = (await outputsOf(db, householdId, [id]))(id);
+		const differences = await differencesOf(db, householdId, id);
+		return {
+			status: row.status,
+			batchCode: row.status !== 'open' && first?.batchId ? first.code : null,
+			events: known?.events ?? [],
+			seq: known?.seq ?? seq,
+			differences: differences.map((d) => ({ id: d.id, title: d.title, unit: d.unit, amount: d.amount }))
+		};
+	};
 	return {
 		/** Runs that go on, the newest first, each with what is needed to fold it. */
 		async open(): Promise<RunView[]> {
@@ -162,18 +178,25 @@ export function runReads(db: Database, householdId: string) {
 		},
 
 		/** Newer arrivals only, for a second device that follows along. */
-		async since(id: string, seq: number): Promise<RunNews> {
-			const row = await rowOf(id);
-			const known = (await eventsOf(db, householdId, [id], seq)).get(id);
-			const [first] = (await outputsOf(db, householdId, [id]))(id);
-			const differences = await differencesOf(db, householdId, id);
-			return {
-				status: row.status,
-				batchCode: row.status !== 'open' && first?.batchId ? first.code : null,
-				events: known?.events ?? [],
-				seq: known?.seq ?? seq,
-				differences: differences.map((d) => ({ id: d.id, title: d.title, unit: d.unit, amount: d.amount }))
-			};
+		since,
+
+		/** Of the runs that a page follows, what has come since; a run without news is left out. */
+		async news(asks: readonly { readonly id: string; readonly seq: number }[]): Promise<Record<string, RunNews>> {
+			if (asks.length === 0) return {};
+			const rows = await db
+				.select({ id: run.id, seq: newestOf })
+				.from(run)
+				.where(
+					and(
+						mine,
+						inArray(
+							run.id,
+							asks.map((a) => a.id)
+						)
+					)
+				);
+			const fresh = asks.filter((a) => rows.some((r) => r.id === a.id && Number(r.seq) > a.seq));
+			return Object.fromEntries(await Promise.all(fresh.map(async (a) => [a.id, await since(a.id, a.seq)] as const)));
 		},
 
 		/** Where the book could not follow, over all runs. */

@@ -1,0 +1,78 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { startApp } from './app.mjs';
+import { Plain, say } from './say.mjs';
+
+/** So many ends within so long, and it is not started again: something is wrong that a start does not mend. */
+const most = 6;
+const within_ms = 3 * 60_000;
+const pause = (/** @type {number} */ n) => Math.min(8_000, 250 * 2 ** n);
+
+/** Counts ends; throws when there are too many. @param {string} what */
+function ends(what) {
+	/** @type {number[]} */
+	let times = [];
+	return {
+		/** @returns {number} how many within the last minutes */
+		count() {
+			const now = Date.now();
+			times = [...times.filter((t) => now - t < within_ms), now];
+			if (times.length > most)
+				throw new Plain(
+					`${what} has ended ${times.length} times within ${within_ms / 60_000} minutes. It is not started again; the lines above may say why. What was recorded is safe: npm run backup keeps a copy of it.`
+				);
+			return times.length;
+		}
+	};
+}
+
+/**
+ * Keeps database and server up: whichever ends is started again under the same address, a little later each time.
+ *
+ * @param {{ database: import('./postgres.mjs').Postgres | undefined, app: Parameters<typeof startApp>[0] }} parts
+ * @returns {{ current: () => ReturnType<typeof startApp>, over: Promise<never>, stop: () => Promise<void> }} over: rejects when it gives up
+ */
+export function supervise({ database, app }) {
+	let stopping = false;
+	let server = startApp(app);
+	const keepServer = async () => {
+		const failures = ends('The server');
+		for (;;) {
+			const { code, signal } = await server.exited;
+			if (stopping) return;
+			const n = failures.count();
+			say(`The server has ended (${signal ?? `exit code ${code}`}). It is started again …`);
+			await wait(pause(n));
+			if (stopping) return;
+			server = startApp(app);
+		}
+	};
+	const keepDatabase = async () => {
+		if (!database) return;
+		const failures = ends('The database');
+		for (;;) {
+			await database.ended();
+			if (stopping) return;
+			const n = failures.count();
+			say('The database has ended. It is started again; taps wait on their devices meanwhile …');
+			await wait(pause(n - 1));
+			if (stopping) return;
+			await database.again();
+			say('The database is back.');
+		}
+	};
+	/** @type {Promise<never>} */
+	const over = new Promise((_, reject) => {
+		keepServer().catch(reject);
+		keepDatabase().catch(reject);
+	});
+	over.catch(() => {});
+	return {
+		current: () => server,
+		over,
+		stop: async () => {
+			stopping = true;
+			await server.stop();
+			await database?.stop();
+		}
+	};
+}

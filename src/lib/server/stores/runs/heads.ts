@@ -1,0 +1,55 @@
+import { and, desc, eq, inArray } from 'drizzle-orm';
+import { foldRun, type Timer } from '$core/runs/fold';
+import type { Database } from '../../db/client';
+import { run } from '../../db/schema';
+import { newestOf, viewsOf } from './read';
+
+/** Of an open run, what every page shows: its clocks. */
+export interface RunHead {
+	readonly id: string;
+	readonly food: string;
+	readonly way: string;
+	readonly raw_g: number;
+	readonly startedAt: number;
+	/** Order of arrival of its newest tap. */
+	readonly seq: number;
+	readonly timers: readonly Timer[];
+}
+
+/**
+ * Heads that were folded before. A run's plan is frozen and its taps are only ever added to, so (run, newest tap) says
+ * all: every process may keep its own, and none is ever stale.
+ */
+const folded = new Map<string, RunHead>();
+const most = 500;
+
+/** Heads of the open runs, the newest first: one query, and one more for those that have changed. */
+export async function headsOf(db: Database, householdId: string): Promise<RunHead[]> {
+	const open = await db
+		.select({ id: run.id, seq: newestOf })
+		.from(run)
+		.where(and(eq(run.householdId, householdId), eq(run.status, 'open')))
+		.orderBy(desc(run.startedAt), desc(run.id));
+	const changed = open.filter((r) => folded.get(r.id)?.seq !== Number(r.seq)).map((r) => r.id);
+	if (changed.length > 0) {
+		const rows = await db.select().from(run).where(inArray(run.id, changed));
+		for (const view of await viewsOf(db, householdId, rows)) {
+			const { plan } = view;
+			folded.delete(view.id);
+			folded.set(view.id, {
+				id: view.id,
+				food: plan.food.name,
+				way: plan.way.name,
+				raw_g: plan.raw_g,
+				startedAt: view.startedAt,
+				seq: view.seq,
+				timers: foldRun(plan, view.startedAt, view.events).timers
+			});
+		}
+		for (const id of folded.keys()) {
+			if (folded.size <= most) break;
+			folded.delete(id);
+		}
+	}
+	return open.flatMap((r) => folded.get(r.id) ?? []);
+}
