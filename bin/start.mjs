@@ -58,6 +58,8 @@ try {
 		throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);
 	const tls = certificate();
 	await ensurePackages();
+	// A server whose start command was killed goes by itself, within seconds.
+	for (let tries = 0; tries < 40 && !(await isFree(host, port)); tries++) await new Promise((r) => setTimeout(r, 200));
 	if (!(await isFree(host, port)))
 		throw new Plain(`Port ${port} is in use. Stop what uses it, or start with another: PORT=${port + 1} npm start`);
 	await ensureBuild();

@@ -1,34 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type postgres from 'postgres';
+import { fingerprint } from '../walk/fingerprint';
 import { expect, postForm, startRun, test } from './help';
-
-const tables = [
-	'place',
-	'pot',
-	'container',
-	'own_measure',
-	'batch',
-	'lot',
-	'lot_balance',
-	'movement',
-	'run',
-	'run_event',
-	'idempotency'
-];
-
-/** Everything that a household holds, as one fingerprint: nothing written means that it is the same. */
-async function fingerprint(sql: postgres.Sql, household: string): Promise<string> {
-	const parts = await Promise.all(
-		tables.map(
-			async (t) =>
-				(
-					await sql`select coalesce(md5(string_agg(x::text, '|' order by x::text)), '') as h from ${sql(t)} x where household_id = ${household}`
-				)[0]?.h as string
-		)
-	);
-	const [h] = await sql`select md5(x::text) as h from household x where id = ${household}`;
-	return [...parts, h?.h].join(' ');
-}
 
 const key = () => randomUUID();
 const nobody = '00000000-0000-4000-8000-000000000000';

@@ -172,73 +172,103 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 		const view = await at().runs.get(one.id);
 		const book = one.book(view.events);
 		expect(one.book([...view.events].reverse()), where).toEqual(book);
-		// The entry.
-		const [row] = await link.db.select().from(run).where(eq(run.id, one.id));
-		expect(row?.status, where).toBe(book.entry?.status ?? 'open');
-		const [output] = await link.db
-			.select()
-			.from(runOutput)
-			.where(and(eq(runOutput.runId, one.id), eq(runOutput.n, 1)));
-		const entries = await link.db.select().from(batch).where(eq(batch.runId, one.id));
-		expect(entries.length, where).toBe(output?.batchId ? 1 : 0);
-		expect(entries[0]?.voidedAt === null, where).toBe(book.entry !== null);
-		if (book.entry) {
-			walked.closed++;
-			expect(entries[0]?.closing, where).toEqual(JSON.parse(JSON.stringify(book.entry.closing)));
-			expect(entries[0]?.packedOn, where).toBe(dateIn(home.zone, book.entry.endedAt));
-		}
-		// Lots and ledger: what the fold says, plus what is different.
-		const lots = await link.db
-			.select()
-			.from(lot)
-			.where(and(eq(lot.householdId, home.id), isNotNull(lot.packEventId)));
-		const moves = await link.db.select().from(movement).where(eq(movement.householdId, home.id));
-		const differences = await link.db.select().from(difference).where(eq(difference.runId, one.id));
-		const booked = (lotId: string) =>
-			moves
-				.filter((m) => m.lotId === lotId && m.runId === one.id)
-				.reduce((s, m) => ({ grams: s.grams + m.grams, packs: s.packs + m.packs }), { grams: 0, packs: 0 });
-		const differs = (lotId: string) => {
-			const of = differences.filter((d) => d.lotId === lotId);
-			const settled = of.filter((d) => d.settledAt).reduce((s, d) => s + d.amount, 0);
-			return { open: of.filter((d) => !d.settledAt).reduce((s, d) => s + d.amount, 0), settled };
-		};
-		const used = new Map<string, number>();
-		for (const line of book.packs) expect(lots.filter((l) => l.packEventId === line.eventId).length, where).toBe(1);
-		for (const one of lots) {
-			const wanted = book.packs.find((p) => p.eventId === one.packEventId)?.packs ?? 0;
-			const over = booked(one.id).packs - wanted;
-			const { open, settled } = differs(one.id);
-			expect(over, where).toBeGreaterThanOrEqual(0);
-			expect(open, where).toBe(Math.max(0, over - settled));
-			if (over > 0) walked.differed++;
-			if (one.containerId) used.set(one.containerId, (used.get(one.containerId) ?? 0) + booked(one.id).packs);
-		}
-		const wanted_g = book.used.find((u) => u.lotId === world.rawLot)?.grams ?? 0;
-		const less = wanted_g + booked(world.rawLot).grams;
-		expect(less, where).toBeGreaterThanOrEqual(0);
-		expect(differs(world.rawLot).open, where).toBe(Math.max(0, less - differs(world.rawLot).settled));
+		if (book.entry) walked.closed++;
+		const { used, differed } = await expectBook(link, home, one.id, book, where);
+		walked.differed += differed;
 		// The drawer: what was counted, less what is booked.
 		for (const c of await link.db
 			.select()
 			.from(container)
 			.where(inArray(container.id, [...world.containers])))
 			expect(c.count, where).toBe((drawer.get(c.id) ?? 0) - (used.get(c.id) ?? 0));
-		// Every balance is the sum of its movements, none is below nothing, and no packs stand in a removed place.
-		const balances = await link.db
-			.select({ balance: lotBalance, removedAt: place.removedAt })
-			.from(lotBalance)
-			.innerJoin(lot, eq(lot.id, lotBalance.lotId))
-			.innerJoin(place, eq(place.id, lot.placeId))
-			.where(eq(lotBalance.householdId, home.id));
-		for (const { balance, removedAt } of balances) {
-			const own = moves.filter((m) => m.lotId === balance.lotId);
-			expect(balance.grams, where).toBe(own.reduce((s, m) => s + m.grams, 0));
-			expect(balance.packs, where).toBe(own.reduce((s, m) => s + m.packs, 0));
-			expect(Math.min(balance.grams, balance.packs), where).toBeGreaterThanOrEqual(0);
-			if (balance.grams + balance.packs > 0) expect(removedAt, where).toBeNull();
-		}
+		await expectLedger(link, home.id, where);
 	}
+}
+
+/** Every balance is the sum of its movements, none is below nothing, and nothing stands in a removed place. */
+export async function expectLedger(link: Link, householdId: string, where: string): Promise<number> {
+	const moves = await link.db.select().from(movement).where(eq(movement.householdId, householdId));
+	const sums = new Map<string, { grams: number; packs: number }>();
+	for (const m of moves) {
+		const sum = sums.get(m.lotId) ?? { grams: 0, packs: 0 };
+		sums.set(m.lotId, { grams: sum.grams + m.grams, packs: sum.packs + m.packs });
+	}
+	const balances = await link.db
+		.select({ balance: lotBalance, removedAt: place.removedAt })
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.innerJoin(place, eq(place.id, lot.placeId))
+		.where(eq(lotBalance.householdId, householdId));
+	for (const { balance, removedAt } of balances) {
+		expect({ grams: balance.grams, packs: balance.packs }, where).toEqual(
+			sums.get(balance.lotId) ?? { grams: 0, packs: 0 }
+		);
+		expect(Math.min(balance.grams, balance.packs), where).toBeGreaterThanOrEqual(0);
+		if (balance.grams + balance.packs > 0) expect(removedAt, where).toBeNull();
+	}
+	return balances.length;
+}
+
+/**
+ * Entry, lots and ledger of one run against the book of its fold, plus its differences.
+ *
+ * @returns packs booked by container, and how many lots differ
+ */
+export async function expectBook(
+	link: Link,
+	home: HouseholdRow,
+	runId: string,
+	book: RunBook,
+	where: string
+): Promise<{ used: Map<string, number>; differed: number }> {
+	let differed = 0;
+	// The entry.
+	const [row] = await link.db.select().from(run).where(eq(run.id, runId));
+	expect(row?.status, where).toBe(book.entry?.status ?? 'open');
+	const [output] = await link.db
+		.select()
+		.from(runOutput)
+		.where(and(eq(runOutput.runId, runId), eq(runOutput.n, 1)));
+	const entries = await link.db.select().from(batch).where(eq(batch.runId, runId));
+	expect(entries.length, where).toBe(output?.batchId ? 1 : 0);
+	expect(entries[0]?.voidedAt === null, where).toBe(book.entry !== null);
+	if (book.entry) {
+		expect(entries[0]?.closing, where).toEqual(JSON.parse(JSON.stringify(book.entry.closing)));
+		expect(entries[0]?.packedOn, where).toBe(dateIn(home.zone, book.entry.endedAt));
+	}
+	// Lots and ledger: what the fold says, plus what is different.
+	const lots = await link.db
+		.select()
+		.from(lot)
+		.where(and(eq(lot.householdId, home.id), isNotNull(lot.packEventId), eq(lot.batchId, entries[0]?.id ?? runId)));
+	const moves = await link.db.select().from(movement).where(eq(movement.householdId, home.id));
+	const differences = await link.db.select().from(difference).where(eq(difference.runId, runId));
+	const booked = (lotId: string) =>
+		moves
+			.filter((m) => m.lotId === lotId && m.runId === runId)
+			.reduce((s, m) => ({ grams: s.grams + m.grams, packs: s.packs + m.packs }), { grams: 0, packs: 0 });
+	const differs = (lotId: string) => {
+		const of = differences.filter((d) => d.lotId === lotId);
+		const settled = of.filter((d) => d.settledAt).reduce((s, d) => s + d.amount, 0);
+		return { open: of.filter((d) => !d.settledAt).reduce((s, d) => s + d.amount, 0), settled };
+	};
+	const used = new Map<string, number>();
+	for (const line of book.packs) expect(lots.filter((l) => l.packEventId === line.eventId).length, where).toBe(1);
+	for (const one of lots) {
+		const wanted = book.packs.find((p) => p.eventId === one.packEventId)?.packs ?? 0;
+		const over = booked(one.id).packs - wanted;
+		const { open, settled } = differs(one.id);
+		expect(over, where).toBeGreaterThanOrEqual(0);
+		expect(open, where).toBe(Math.max(0, over - settled));
+		if (over > 0) differed++;
+		if (one.containerId) used.set(one.containerId, (used.get(one.containerId) ?? 0) + booked(one.id).packs);
+	}
+	const rawLot = row?.lotId ?? '';
+	const wanted_g = book.used.find((u) => u.lotId === rawLot)?.grams ?? 0;
+	const less = wanted_g + booked(rawLot).grams;
+	expect(less, where).toBeGreaterThanOrEqual(0);
+	expect(differs(rawLot).open, where).toBe(Math.max(0, less - differs(rawLot).settled));
+	return { used, differed };
 }
 
 async function ground(link: Link, kind: KindUnderLaw, seed: number): Promise<World> {
