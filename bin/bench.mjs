@@ -1,9 +1,11 @@
 /** `npm run bench`: prints a table of what was measured. Quote ratios and medians: the machine is shared. */
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { answers, startApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
+import { load } from './lib/load.mjs';
 import { chromiumPath, ensureChromium, ensurePackages } from './lib/install.mjs';
 import { freePort, startPostgres } from './lib/postgres.mjs';
 import { capture } from './lib/run.mjs';
@@ -28,13 +30,19 @@ async function time(times, work) {
 	return list;
 }
 
-/** @type {(() => Promise<void>)[]} */
-const stops = [];
-try {
-	await ensurePackages();
-	await ensureChromium();
-	await ensureBuild();
+function printRows() {
+	const widths = [0, 1, 2].map((i) => Math.max(...rows.map((r) => r[i]?.length ?? 0), 6));
+	const print = (/** @type {string[]} */ cells) => say(cells.map((c, i) => c.padEnd(widths[i] ?? 0)).join('  '));
+	print(['What', 'Measured', 'Wanted']);
+	print(widths.map((w) => '-'.repeat(w)));
+	for (const r of rows) print(r);
+}
 
+/** `npm run bench -- load`: the server under load only. */
+const loadOnly = process.argv[2] === 'load';
+
+/** The core by itself. */
+async function benchCore() {
 	const core = await capture(join(root, 'node_modules/.bin/vitest'), [
 		'bench',
 		'--run',
@@ -48,6 +56,80 @@ try {
 	for (const file of report.files)
 		for (const group of file.groups)
 			for (const b of group.benchmarks) row(`core: ${b.name}`, `${ms(b.median)} (median of ${b.sampleCount})`);
+}
+
+/** Kilobytes that a process holds. @param {number} pid */
+const memory_kB = (pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0);
+
+/**
+ * 35 open runs with a tap or sixty each on the large data; then as many readers and writers as a fair has.
+ * @param {import('postgres').Sql} sql @param {{ origin: string, household: string, raw: string, pid: number }} world
+ */
+async function underLoad(sql, { origin, household, raw, pid }) {
+	const form = (/** @type {string} */ path, /** @type {Record<string, string>} */ values) =>
+		fetch(`${origin}${path}`, {
+			method: 'POST',
+			redirect: 'manual',
+			body: new URLSearchParams({ household, key: randomUUID(), ...values }),
+			headers: { origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
+		}).then((r) => r.json());
+	for (let i = 0; i < 35; i++) {
+		await form('/basket?/add', { text: '9 kg green beans' });
+		const [lot] =
+			await sql`select id from lot where household_id = ${household} and kind = 'raw' and food = 'green-beans' order by created_at desc, id desc limit 1`;
+		const started = await form(`/ways/${lot?.id}?/start`, { way: 'raw' });
+		const run = String(started.location ?? '')
+			.split('/')
+			.pop();
+		const events = Array.from({ length: 60 }, (_, n) => ({
+			id: randomUUID(),
+			at: Date.now(),
+			device: 'bench',
+			n,
+			type: 'note',
+			text: `note ${n}`
+		}));
+		const reply = await fetch(`${origin}/stove/${run}/events`, { method: 'POST', body: JSON.stringify({ events }), headers: { origin, 'content-type': 'application/json' } }); // prettier-ignore
+		if (reply.status !== 200) throw new Plain(`A run of the bench could not be tapped: ${await reply.text()}`);
+	}
+	const open = await sql`select id from run where household_id = ${household} and status = 'open'`;
+	const [shelf] =
+		await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'pack' order by b.packs desc limit 1`;
+	const pages = ['/basket', '/shelves', '/book', `/ways/${raw}`, '/kitchen', '/tables/green-beans', '/stove/news'];
+	const how = { origin, pages, household, runs: open.map((r) => r.id), packs: shelf?.id };
+	await load({ ...how, readers: 10, writers: 0, seconds: 5, every_ms: 0 });
+	const full = await load({ ...how, readers: 20, writers: 0, seconds: 20, every_ms: 0 });
+	row('35 open runs, saturated: mixed pages a second', full.perSecond.toFixed(0), 'at least 90');
+	row('35 open runs, saturated: /alive at the longest', ms(full.alive), 'under 1 s');
+	const paced = await load({ ...how, readers: 100, writers: 20, seconds: 40, every_ms: 2000 });
+	row(
+		'100 readers + 20 writers, one request each 2 s: p50 / p95',
+		`${ms(paced.p50)} / ${ms(paced.p95)}`,
+		'p95 at most 400 ms'
+	);
+	row(
+		'the same: /alive at the longest; failed of all',
+		`${ms(paced.alive)}; ${paced.failed} of ${paced.count}`,
+		'under 1 s; 0'
+	);
+	const before = memory_kB(pid);
+	const minutes = Number(process.env.BENCH_MINUTES ?? 2);
+	await load({ ...how, readers: 20, writers: 0, seconds: minutes * 60, every_ms: 250 });
+	row(
+		`memory of the server before and after ${minutes} min of 20 readers`,
+		`${(before / 1024).toFixed(0)} / ${(memory_kB(pid) / 1024).toFixed(0)} MB`,
+		'flat'
+	);
+}
+
+/** @type {(() => Promise<void>)[]} */
+const stops = [];
+try {
+	await ensurePackages();
+	await ensureChromium();
+	await ensureBuild();
+
+	if (!loadOnly) await benchCore();
 
 	const database = await startPostgres({ name: 'pg-bench', throwaway: true });
 	stops.push(database.stop);
@@ -72,6 +154,13 @@ try {
 	);
 
 	const [raw] = await sql`select l.id from lot l where l.kind = 'raw' and l.food = 'green-beans' limit 1`;
+	await underLoad(sql, { origin, household: home?.id, raw: raw?.id, pid: app.pid ?? 0 });
+	if (loadOnly) {
+		await sql.end();
+		printRows();
+		for (const stop of stops.reverse()) await stop();
+		process.exit(0);
+	}
 	const pages = [
 		[
 			'Basket',
@@ -281,11 +370,7 @@ try {
 	await browser.close();
 	await sql.end();
 
-	const widths = [0, 1, 2].map((i) => Math.max(...rows.map((r) => r[i]?.length ?? 0), 6));
-	const print = (/** @type {string[]} */ cells) => say(cells.map((c, i) => c.padEnd(widths[i] ?? 0)).join('  '));
-	print(['What', 'Measured', 'Wanted']);
-	print(widths.map((w) => '-'.repeat(w)));
-	for (const r of rows) print(r);
+	printRows();
 	for (const stop of stops.reverse()) await stop();
 } catch (error) {
 	for (const stop of stops.reverse()) await stop();

@@ -1,9 +1,11 @@
 /**
- * `npm run siege`: the laws of `npm test` at their full size, by a new seed each time; half an hour on two slow cores.
+ * `npm run siege`: the laws of `npm test` at their full size and a thousand kills, by a new seed each time; two hours on two
+ * slow cores.
  * `npm run siege -- SEED` runs one again, as it failed.
  */
 import { randomInt } from 'node:crypto';
 import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/run.mjs';
@@ -25,7 +27,7 @@ try {
 	say(`The seed is ${seed}; \`npm run siege -- ${seed}\` runs the same again.`);
 	const status = await run(
 		join(root, 'node_modules/.bin/vitest'),
-		['run', '--testTimeout=3600000', 'src/core/things', 'src/core/safety', 'src/lib/server/stores/histories.test.ts'],
+		['run', '--testTimeout=7200000', 'src/core/things', 'src/core/safety', 'src/core/runs/engine', 'src/lib/server/stores/histories.test.ts', 'src/lib/server/stores/runs'], // prettier-ignore
 		{
 			env: {
 				...process.env,
@@ -35,12 +37,18 @@ try {
 				SIEGE_PAIRS: '200000',
 				SIEGE_HISTORIES: '200000',
 				SIEGE_ASKS: '200000',
-				SIEGE_STORED: '3000'
+				SIEGE_STORED: '3000',
+				SIEGE_RUNS: '200000',
+				SIEGE_BOOKS: '3000'
 			}
 		}
 	);
+	await ensureBuild();
+	const killed = await run(join(root, 'node_modules/.bin/vitest'), ['run', '-c', 'vitest.kills.config.ts'], {
+		env: { ...process.env, SIEGE_SEED: String(seed), SIEGE_KILLS: process.env.SIEGE_KILLS ?? '1000' }
+	});
 	say(`The seed was ${seed}.`);
-	process.exitCode = status ?? 1;
+	process.exitCode = status || killed;
 } catch (error) {
 	fail(error);
 } finally {

@@ -53,7 +53,7 @@ function certificate() {
 
 try {
 	const port = Number(process.env.PORT ?? 4180);
-	const host = process.env.HOST ?? '127.0.0.1';
+	const host = process.env.HOST || '127.0.0.1';
 	if (!(Number.isInteger(port) && port > 0 && port < 65536))
 		throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);
 	const tls = certificate();
@@ -65,20 +65,21 @@ try {
 	await ensureBuild();
 	const database = process.env.DATABASE_URL ? undefined : await startPostgres();
 	if (database) stops.push(database.stop);
-	const databaseUrl = process.env.DATABASE_URL ?? database?.url ?? '';
+	const databaseUrl = process.env.DATABASE_URL || (database?.url ?? '');
 	const tools = database ? { bin: database.bin } : {};
 	await backupBeforeMigration(databaseUrl, tools);
 	const open = host !== '127.0.0.1' && host !== 'localhost';
 	const name = host === '0.0.0.0' ? (homeAddress() ?? '127.0.0.1') : host;
 	const scheme = tls ? 'https' : 'http';
-	const origin = process.env.ORIGIN ?? `${scheme}://${name}:${port}`;
+	const origin = process.env.ORIGIN || `${scheme}://${name}:${port}`;
 	if (!stopping) {
-		const kept = supervise({ database, app: { databaseUrl, host, port, origin, extra: tls ?? {} } });
+		const local = ['0.0.0.0', '127.0.0.1', 'localhost', '::'].includes(host) ? '127.0.0.1' : host;
+		const alive = `${scheme}://${local}:${port}/alive`;
+		const kept = supervise({ database, app: { databaseUrl, host, port, origin, extra: tls ?? {} }, alive });
 		stops.push(kept.stop);
-		const local = host === '0.0.0.0' ? `${scheme}://127.0.0.1:${port}` : origin;
 		const ready = await Promise.race([
 			answers(
-				`${local}/alive`,
+				alive,
 				60_000,
 				kept.over.catch(() => {})
 			),

@@ -77,6 +77,10 @@ try {
 	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
 
 	await ensureBuild();
+	const kills = join(results, 'kills.json');
+	const killsCode = await run(bin('vitest'), ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json', `--outputFile.json=${kills}`]); // prettier-ignore
+	count(kills, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), killsCode);
+
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
 		env: {
 			...process.env,

@@ -1,9 +1,13 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { startApp } from './app.mjs';
+import { answers, startApp } from './app.mjs';
 import { Plain, say } from './say.mjs';
 
-/** So many ends within so long, and it is not started again: something is wrong that a start does not mend. */
-const most = 6;
+/**
+ * So many ends in a row before it ever answered, or so many at all within so long, and it is not started again: something
+ * is wrong that a start does not mend.
+ */
+const mostUnanswered = 5;
+const most = 100;
 const within_ms = 3 * 60_000;
 const pause = (/** @type {number} */ n) => Math.min(8_000, 250 * 2 ** n);
 
@@ -11,16 +15,18 @@ const pause = (/** @type {number} */ n) => Math.min(8_000, 250 * 2 ** n);
 function ends(what) {
 	/** @type {number[]} */
 	let times = [];
+	let unanswered = 0;
 	return {
-		/** @returns {number} how many within the last minutes */
-		count() {
+		/** @param {boolean} answered whether it had been well @returns {number} how many in a row were not */
+		count(answered) {
 			const now = Date.now();
 			times = [...times.filter((t) => now - t < within_ms), now];
-			if (times.length > most)
+			unanswered = answered ? 0 : unanswered + 1;
+			if (unanswered >= mostUnanswered || times.length > most)
 				throw new Plain(
-					`${what} has ended ${times.length} times within ${within_ms / 60_000} minutes. It is not started again; the lines above may say why. What was recorded is safe: npm run backup keeps a copy of it.`
+					`${what} has ended again and again (${times.length} times within ${within_ms / 60_000} minutes). It is not started any more; the lines above may say why. What was recorded is safe: npm run backup keeps a copy of it.`
 				);
-			return times.length;
+			return unanswered;
 		}
 	};
 }
@@ -28,22 +34,33 @@ function ends(what) {
 /**
  * Keeps database and server up: whichever ends is started again under the same address, a little later each time.
  *
- * @param {{ database: import('./postgres.mjs').Postgres | undefined, app: Parameters<typeof startApp>[0] }} parts
+ * @param {{ database: import('./postgres.mjs').Postgres | undefined, app: Parameters<typeof startApp>[0], alive: string }} parts alive: an address that answers when the server is well
  * @returns {{ current: () => ReturnType<typeof startApp>, over: Promise<never>, stop: () => Promise<void> }} over: rejects when it gives up
  */
-export function supervise({ database, app }) {
+export function supervise({ database, app, alive }) {
 	let stopping = false;
-	let server = startApp(app);
+	let well = false;
+	const begin = () => {
+		well = false;
+		const one = startApp(app);
+		void answers(alive, 120_000, one.exited).then((ok) => {
+			if (ok && one === server) well = true;
+		});
+		return one;
+	};
+	/** @type {ReturnType<typeof startApp>} */
+	let server;
+	server = begin();
 	const keepServer = async () => {
 		const failures = ends('The server');
 		for (;;) {
 			const { code, signal } = await server.exited;
 			if (stopping) return;
-			const n = failures.count();
+			const n = failures.count(well);
 			say(`The server has ended (${signal ?? `exit code ${code}`}). It is started again …`);
 			await wait(pause(n));
 			if (stopping) return;
-			server = startApp(app);
+			server = begin();
 		}
 	};
 	const keepDatabase = async () => {
@@ -52,9 +69,9 @@ export function supervise({ database, app }) {
 		for (;;) {
 			await database.ended();
 			if (stopping) return;
-			const n = failures.count();
+			const n = failures.count(true);
 			say('The database has ended. It is started again; taps wait on their devices meanwhile …');
-			await wait(pause(n - 1));
+			await wait(pause(n));
 			if (stopping) return;
 			await database.again();
 			say('The database is back.');

@@ -40,7 +40,7 @@ export class Writer {
 				wait(8_000).then(() => undefined)
 			]); // prettier-ignore
 			// No answer, or the word that the database is away: once more.
-			if (answer && answer.status < 500) {
+			if (answer && answer.status < 500 && !/"type":"(failure|error)","status":5/.test(answer.text)) {
 				sent.answered = true;
 				return answer;
 			}
@@ -69,15 +69,21 @@ export class Writer {
 		return id;
 	}
 
+	/** Looks into the basket: any of its lots may be anybody's. */
+	async #look(): Promise<void> {
+		const page = await ask(this.origin, '/basket', { headers: { cookie: this.cookie, accept: 'text/html' } }).catch(() => undefined); // prettier-ignore
+		const lots = [...(page?.text ?? '').matchAll(/href="\/ways\/([0-9a-f-]{36})/g)].map((m) => m[1] ?? '');
+		this.#lots = [...new Set(lots)].slice(0, 30);
+	}
+
 	async work(): Promise<void> {
 		const { next, pick, below } = this.random;
 		const finishes = new Map<string, string>();
 		while (!this.stop) {
 			const what = next();
-			if (what < 0.3) {
-				const made = await this.#form('add', '/basket?/add', { text: `3 kg green beans, note: ${this.name}` });
-				const lot = /"lotId":\d+.*?"([0-9a-f-]{36})"/.exec(made?.data ?? '')?.[1];
-				if (lot) this.#lots.push(lot);
+			if (what < 0.12) {
+				await this.#form('add', '/basket?/add', { text: `3 kg green beans, note: ${this.name}` });
+				if (this.#lots.length < 5) await this.#look();
 			} else if (what < 0.42 && this.#lots.length > 0) {
 				const done = await this.#form('take', '/basket?/away', {
 					lotId: pick(this.#lots),

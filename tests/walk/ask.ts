@@ -44,7 +44,7 @@ export function ask(
 		);
 		// A body beyond the limit is not read to its end: the answer may come before it is sent.
 		asked.on('error', (error: NodeJS.ErrnoException) =>
-			error.code === 'EPIPE' || error.code === 'ECONNRESET'
+			body !== undefined && body.length > 64_000 && (error.code === 'EPIPE' || error.code === 'ECONNRESET')
 				? resolve({ status: 413, text: '', ms: performance.now() - began, headers: {} })
 				: reject(error)
 		);

@@ -1,10 +1,20 @@
 import { DomainError } from '../errors';
 import { readNumber } from './read-number';
 
+/** Making a format is slow, and there are few currencies. */
+const formats = new Map<string, Intl.NumberFormat>();
+function formatOf(currency: string): Intl.NumberFormat {
+	const known = formats.get(currency);
+	if (known) return known;
+	const made = new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' });
+	formats.set(currency, made);
+	return made;
+}
+
 /** Decimal places of a currency: 2 for euros, 0 for yen. @throws {DomainError} UNKNOWN_UNIT: no such currency */
 export function minorDigits(currency: string): number {
 	try {
-		return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+		return formatOf(currency).resolvedOptions().maximumFractionDigits ?? 2;
 	} catch {
 		throw new DomainError(
 			'UNKNOWN_UNIT',
@@ -25,10 +35,7 @@ export function readMoney(text: string, currency: string, parts = false): number
 
 /** Minor units in words: "€12.50". */
 export function sayMoney(minor: number, currency: string): string {
-	const digits = minorDigits(currency);
-	return new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(
-		minor / 10 ** digits
-	);
+	return formatOf(currency).format(minor / 10 ** minorDigits(currency));
 }
 
 /** Minor units as they stand in a field: "12.50". */

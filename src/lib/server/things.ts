@@ -96,10 +96,23 @@ export interface LotThing {
 	readonly reread: Reread | undefined;
 }
 
+/** Lots of before are read again at every look: the words of a lot never change, so what they say is remembered. */
+const readAgain = new Map<string, Reread>();
+const mostReadAgain = 2_000;
+function rereadOnce(lot: { readonly food: FoodRow; readonly title: string; readonly note: string }): Reread {
+	const words = JSON.stringify([lot.food.id, lot.title, lot.note]);
+	const known = readAgain.get(words);
+	if (known) return known;
+	if (readAgain.size >= mostReadAgain) readAgain.clear();
+	const read = rereadLot(lot);
+	readAgain.set(words, read);
+	return read;
+}
+
 /** A lot as a thing, with its clock over every place that it stood in. */
 export function lotThing(row: LotRow, place: Standing, now: Date): LotThing {
 	const food = knownFood(row.food);
-	const before = row.reader < thisReader && row.kind === 'raw' ? rereadLot({ food, title: row.title, note: row.note }) : undefined; // prettier-ignore
+	const before = row.reader < thisReader && row.kind === 'raw' ? rereadOnce({ food, title: row.title, note: row.note }) : undefined; // prettier-ignore
 	const kind = kindById(row.food, row.foodKind) ?? before?.kindRow;
 	const bare: Thing = {
 		food,

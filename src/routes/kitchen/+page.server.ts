@@ -58,7 +58,6 @@ export const load: PageServerLoad = ({ locals, cookies }) =>
 			measures: measures.map((m) => ({ ...m, foodName: foodById(m.food)?.name ?? m.food })),
 			freezerUsed_L: used,
 			...freezerHours(places, used, h.roomC),
-			zones: Intl.supportedValuesOf('timeZone'),
 			empty,
 			isDemo: h.demoDate !== null,
 			others: await stores.kitchens.others(beenIn({ cookies, locals }))

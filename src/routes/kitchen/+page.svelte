@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { enhance } from '$app/forms';
 	import { sayTemperature, sayVolume, sayWeight } from '$core/quantities/format';
@@ -10,6 +11,11 @@
 	import { faultOf, typedIn, type Failed } from '$lib/ui/notice/types';
 	import type { ActionData, PageData } from './$types';
 
+	/** Names to choose from come when the page is alive; typed, any zone is taken. */
+	let zones = $state.raw<readonly string[]>([]);
+	onMount(() => {
+		zones = Intl.supportedValuesOf('timeZone');
+	});
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
 	const k = $derived(data.kitchen);
@@ -94,7 +100,7 @@
 				/></label
 			>
 			<datalist id="zones"
-				>{#each data.zones as z, zNth (zNth)}<option value={z}></option>{/each}</datalist
+				>{#each zones as z (z)}<option value={z}></option>{/each}</datalist
 			>
 			<button class="btn col-span-2 justify-self-start">Save the household</button>
 		</form>

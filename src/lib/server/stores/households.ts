@@ -13,9 +13,25 @@ export type PlaceRow = typeof place.$inferSelect;
 type PlaceKind = PlaceRow['kind'];
 
 /** A household by its id. */
-export async function householdById(db: Database | Tx, id: string): Promise<HouseholdRow | undefined> {
-	const [row] = await db.select().from(household).where(eq(household.id, id));
+export async function householdById(db: Database, id: string): Promise<HouseholdRow | undefined> {
+	const [row] = await byId(db).execute({ id });
 	return row;
+}
+
+/** Asked at every request, so its words are made once a connection pool. */
+const makeById = (db: Database) =>
+	db
+		.select()
+		.from(household)
+		.where(eq(household.id, sql.placeholder('id')))
+		.prepare('household_by_id');
+const prepared = new WeakMap<Database, ReturnType<typeof makeById>>();
+function byId(db: Database): ReturnType<typeof makeById> {
+	const known = prepared.get(db);
+	if (known) return known;
+	const made = makeById(db);
+	prepared.set(db, made);
+	return made;
 }
 
 /** The one that a browser without a cookie comes to. */
