@@ -78,7 +78,9 @@ async function serverUser() {
  */
 async function reachable(folder, user) {
 	try {
-		const fresh = !existsSync(folder) || readdirSync(folder).length === 0;
+		// What a set-up that was cut off leaves counts for nothing.
+		const fresh =
+			!existsSync(folder) || readdirSync(folder).every((f) => /^(\.pg[\w-]*\.new-.*|pg[\w-]*\.owner)$/.test(f));
 		mkdirSync(folder, { recursive: true });
 		if (user.uid !== undefined && fresh) chownSync(folder, user.uid, user.gid ?? user.uid);
 	} catch {

@@ -3,7 +3,7 @@
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { Toaster } from 'svelte-sonner';
+	import { toast, Toaster } from 'svelte-sonner';
 	import { sayAltitude } from '$core/quantities/format';
 	import { sayDay, sayTime } from '$core/quantities/dates';
 	import { Clock } from '$lib/ui/clock/clock-state.svelte';
@@ -43,6 +43,19 @@
 	$effect.pre(() => {
 		const { id } = data.household;
 		untrack(() => runs.enter(id));
+	});
+
+	// Put aside while the eyes are elsewhere: it is told where they are.
+	let asideBefore = 0;
+	$effect(() => {
+		const { length } = outbox.tray;
+		const last = outbox.tray.at(-1);
+		if (length > asideBefore && last)
+			toast.error(`Not kept: ${last.why}`, {
+				duration: 15_000,
+				action: { label: 'Look', onClick: () => document.getElementById('tray')?.scrollIntoView({ block: 'center' }) }
+			});
+		asideBefore = length;
 	});
 
 	let keysOpen = $state(false);

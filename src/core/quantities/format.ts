@@ -20,7 +20,7 @@ export function sayWeight(grams: number, units: Units): string {
 	}
 	if (grams < 1000) return `${Math.round(grams)} g`;
 	const kg = grams / 1000;
-	return `${figures(kg, kg < 10 ? 2 : 1).replace(/(\.\d)0$/, '$1')} kg`;
+	return `${figures(kg, kg < 10 ? 2 : kg < 100 ? 1 : 0).replace(/(\.\d)0$/, '$1')} kg`;
 }
 
 /** Litres: "8.0 L", "2.1 gal"; little in quarts, fluid ounces or millilitres, never as nought. */

@@ -18,8 +18,9 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			}),
 			Object.fromEntries(url.searchParams)
 		);
-		const [lots, places, steps] = await Promise.all([
+		const [lots, differences, places, steps] = await Promise.all([
 			stores.stock.shelves(),
+			stores.runs.differences(),
 			stores.home.places(),
 			stores.stock.lastSteps('pack')
 		]);
@@ -54,6 +55,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 					more: here.length - few.length
 				};
 			}),
+			differs: [...new Map(differences.map((d) => [d.runId, { runId: d.runId, title: d.title }])).values()],
 			packs: lots.reduce((sum, l) => sum + l.packs, 0),
 			eatNext: lots
 				.filter((l) => l.keepsUntil)

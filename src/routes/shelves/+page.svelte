@@ -35,6 +35,13 @@
 	} as const;
 </script>
 
+{#each data.differs as d (d.runId)}
+	<p class="mb-4 rounded-xl border-2 border-amber bg-amberbg px-4 py-3">
+		<b>{d.title}:</b> the shelf and the taps of its run differ.
+		<a href="/stove/{d.runId}">Look, and say which is right</a>.
+	</p>
+{/each}
+
 <!-- A form for each deed: Enter in a box does what its own button says. -->
 {#snippet deed(lotId: string, name: string, box: string, packs: number, rest: Snippet)}
 	<form

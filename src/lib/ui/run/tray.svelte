@@ -27,7 +27,11 @@
 	</p>
 {/if}
 {#if outbox.tray.length > 0}
-	<section class="mb-4 rounded-xl border-2 border-amber bg-amberbg px-4 py-3" aria-label="Taps that were not kept">
+	<section
+		id="tray"
+		class="mb-4 rounded-xl border-2 border-amber bg-amberbg px-4 py-3"
+		aria-label="Taps that were not kept"
+	>
 		<h2 class="text-lg">
 			{outbox.tray.length === 1 ? 'A tap was not kept' : `${outbox.tray.length} taps were not kept`}
 		</h2>

@@ -7,7 +7,8 @@ export const GET: RequestHandler = async ({ locals, params }) => {
 	const code = params.code.slice(0, 12);
 	try {
 		const batch = await locals.stores.batches.byCode(code);
-		redirect(303, `/book/${batch.code}`);
+		const open = batch.voidedAt && batch.runId ? batch.runId : null;
+		redirect(303, open ? `/stove/${open}` : `/book/${batch.code}`);
 	} catch (thrown) {
 		if (asAppError(thrown)?.status !== 404) throw thrown;
 	}

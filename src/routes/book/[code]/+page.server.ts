@@ -37,7 +37,16 @@ export const load: PageServerLoad = ({ locals, params }) =>
 					}
 				: null,
 			tableYield: planned ? { value: planned.value, source: planned.source, confidence: planned.confidence } : null,
-			run: run ? { id: run.id, plan: run.plan, startedAt: run.startedAt, events: run.events } : null,
+			run: run
+				? {
+						id: run.id,
+						plan: run.plan,
+						startedAt: run.startedAt,
+						events: run.events,
+						open: run.status === 'open',
+						differences: run.differences
+					}
+				: null,
 			lots,
 			moves: moves.map((m) => ({ ...m, at: m.at.getTime() }))
 		};

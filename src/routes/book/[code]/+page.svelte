@@ -3,6 +3,7 @@
 	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
 	import { foldRun } from '$core/runs/fold';
+	import Differences from '$lib/ui/run/differences.svelte';
 	import RunChart from '$lib/ui/story/run-chart.svelte';
 	import type { PageData } from './$types';
 
@@ -39,7 +40,10 @@
 		<p class="text-lg text-soft">
 			{b.way} · packed {sayDate(b.packedOn)} · use first by {sayDate(b.keepsUntil)} · <b class="text-ink">{b.code}</b>
 		</p>
-		{#if b.voided}<p class="font-semibold text-amber">The run was opened again: this entry no longer counts.</p>{/if}
+		{#if b.voided}<p class="font-semibold text-amber">
+				The run was opened again: this entry counts when it is closed.
+				{#if data.run?.open}<a href="/stove/{data.run.id}">To the run</a>{/if}
+			</p>{/if}
 	</div>
 	<p class="no-print flex gap-2">
 		<a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><button
@@ -48,6 +52,9 @@
 		>
 	</p>
 </div>
+{#if data.run && data.run.differences.length > 0}
+	<Differences runId={data.run.id} differences={data.run.differences} {units} />
+{/if}
 <div class="no-print max-w-3xl"><LabelsNote /></div>
 
 <dl class="mt-5 grid grid-cols-2 gap-y-4 border-y-2 border-rim py-4 sm:grid-cols-5">
