@@ -1,0 +1,137 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import postgres from 'postgres';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { planRun } from '$core/runs/plan';
+import { foodById } from '$core/things/names';
+import { plain } from '$core/things/thing';
+import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
+import { kitchen } from '$core/ways/kitchen.fixture';
+import { expectLedger } from '../../../../tests/laws/book-equals-fold';
+import { storesFor } from '../stores';
+import { defaultHousehold } from '../stores/households';
+import { bringUpToDate, connect } from './client';
+
+const base = process.env.TEST_DATABASE_URL ?? '';
+const name = `before_${process.pid}`;
+const url = base.replace(/\/[^/]+$/, `/${name}`);
+const admin = postgres(base, { max: 1, onnotice: () => {} });
+const folder = new URL('../../../../drizzle/', import.meta.url);
+const at = '2026-08-25T08:00:00Z';
+
+beforeAll(async () => {
+	await admin.unsafe(`create database ${name}`);
+});
+afterAll(async () => {
+	await admin.unsafe(`drop database if exists ${name} with (force)`);
+	await admin.end();
+});
+
+/** A database as it stood before outputs, differences and devices: one closed run, one open. */
+async function before() {
+	const sql = postgres(url, { max: 1, onnotice: () => {} });
+	const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as { entries: { tag: string; when: number }[] }; // prettier-ignore
+	const old = entries.slice(0, 4);
+	expect(old.at(-1)?.tag).toBe('0003_things');
+	for (const { tag } of old)
+		for (const statement of readFileSync(new URL(`${tag}.sql`, folder), 'utf8').split('--> statement-breakpoint'))
+			await sql.unsafe(statement);
+	await sql.unsafe(
+		'create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint)'
+	);
+	await sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('', ${old.at(-1)?.when ?? 0})`;
+	const [home, young, counter, freezer, bag, raw, rest, packs, same, run, open, batch, group] = Array.from({ length: 13 }, () => randomUUID()) as [string, string, string, string, string, string, string, string, string, string, string, string, string]; // prettier-ignore
+	for (const [id, label, made] of [
+		[young, 'Younger', '2026-08-01'],
+		[home, 'Home', '2026-01-01']
+	] as const)
+		await sql`insert into household (id, name, units, zone, people, ice_kg, basins, trays, tray_area_m2, tap_c, room_c, created_at) values (${id}, ${label}, 'metric', 'UTC', 2, 2, 1, 2, 0.12, 14, 21, ${made})`;
+	await sql`insert into place (id, household_id, name, kind, temp_c, position) values (${counter}, ${home}, 'Counter', 'counter', 21, 0), (${freezer}, ${home}, 'Freezer', 'freezer', -18, 1)`;
+	await sql`insert into container (id, household_id, name, kind, volume_ml, count) values (${bag}, ${home}, 'Bag', 'bag', 1000, 6)`;
+	const food = foodById('green-beans');
+	if (!food) throw new Error('no beans');
+	const way = freezeWays({ thing: plain(food), grams: 4200, food_C: 18, kitchen, choices: {}, now: Date.parse(at) }).ways.find((w): w is FreezeWay => w.kind === 'way'); // prettier-ignore
+	if (!way) throw new Error('no way');
+	const planOf = (lotId: string) => planRun(way, { lotId, called: 'beans', form: 'whole', raw_g: 4200, kitchen });
+	for (const [id, batchId, kind, place, packG, grams, n, container] of [
+		[raw, null, 'raw', counter, null, 0, 0, null],
+		[rest, null, 'raw', counter, null, 4200, 0, null],
+		[packs, batch, 'pack', freezer, 500, 0, 2, bag],
+		[same, batch, 'pack', freezer, 500, 0, 1, bag]
+	] as const) {
+		if (batchId && id === packs)
+			await sql`insert into batch (id, household_id, code, food, form, cut, way, title, packed_on, keeps_until, use_words, run_id, closing, created_at) values (${batch}, ${home}, 'ABCDE', 'green-beans', 'whole', 'cut', 'Blanch', 'beans', '2026-08-25', '2027-08-25', '', ${run}, ${sql.json({ lots: [], potfuls: [] })}, ${at})`;
+		await sql`insert into lot (id, household_id, kind, food, form, place_id, condition, said, note, title, pack_g, container_id, batch_id, since, created_at) values (${id}, ${home}, ${kind}, 'green-beans', 'whole', ${place}, 'firm', '', '', 'beans', ${packG}, ${container}, ${batchId}, ${at}, ${at})`;
+		await sql`insert into lot_balance (lot_id, household_id, grams, packs) values (${id}, ${home}, ${grams}, ${n})`;
+	}
+	const move = (lotId: string, kind: string, grams: number, n: number, groupId: string) =>
+		sql`insert into movement (id, household_id, lot_id, group_id, kind, grams, packs, cause, by, batch_id, occurred_at, recorded_at) values (${randomUUID()}, ${home}, ${lotId}, ${groupId}, ${kind}, ${grams}, ${n}, '', 'old', ${kind === 'put' && n > 0 ? batch : null}, ${at}, ${at})`;
+	await move(raw, 'put', 4200, 0, randomUUID());
+	await move(rest, 'put', 4200, 0, randomUUID());
+	await move(raw, 'use', -4200, 0, group);
+	await move(packs, 'put', 0, 2, group);
+	await move(same, 'put', 0, 2, group);
+	// One of the second lot was eaten since.
+	await move(same, 'take', 0, -1, randomUUID());
+	await sql`insert into run (id, household_id, code, lot_id, plan, status, batch_id, closing_group_id, started_at, created_at) values (${run}, ${home}, 'ABCDE', ${raw}, ${sql.json(planOf(raw) as never)}, 'finished', ${batch}, ${group}, ${at}, ${at}), (${open}, ${home}, 'FGHJK', ${rest}, ${sql.json(planOf(rest) as never)}, 'open', null, null, ${at}, ${at})`;
+	const tap = (runId: string, seconds: number, event: Record<string, unknown>) => {
+		const id = randomUUID();
+		const when = Date.parse(at) + seconds * 1000;
+		return sql`insert into run_event (id, household_id, run_id, event, by, at, recorded_at) values (${id}, ${home}, ${runId}, ${sql.json({ id, at: when, ...event } as never)}, 'old', ${new Date(when)}, ${new Date(when)})`.then(
+			() => id
+		);
+	};
+	const pack = { type: 'pack', packs: 2, pack_g: 500, containerId: bag, placeId: freezer };
+	const slip = await tap(run, 100, { ...pack, packs: 9 });
+	await tap(run, 110, { type: 'undo', target: slip });
+	await tap(run, 200, pack);
+	await tap(run, 210, pack);
+	const finish = await tap(run, 300, { type: 'finish' });
+	await tap(open, 60, { type: 'heat-on' });
+	await sql.end();
+	return { home, run, open, batch, packs, same, raw, bag, finish };
+}
+
+describe('a database of before', () => {
+	it('comes over with its runs, open and closed: codes, entries and packs stay, and the closed one opens again', async () => {
+		const old = await before();
+		const { db, close } = connect(url, 2);
+		await bringUpToDate(db);
+		const home = await defaultHousehold(db);
+		expect(home?.id).toBe(old.home);
+		if (!home) return;
+		const later = storesFor(db, home, new Date(Date.parse(at) + 3_600_000));
+		const closed = await later.runs.get(old.run);
+		expect(closed).toMatchObject({ code: 'ABCDE', status: 'finished', batchCode: 'ABCDE', differences: [] });
+		expect((await later.runs.get(old.open)).events[0]).toMatchObject({
+			type: 'heat-on',
+			device: 'before',
+			at: Date.parse(at) + 60_000
+		});
+		expect(await later.runs.idOfCode('fghjk')).toBe(old.open);
+		// Another late tap: nothing is booked a second time.
+		const note = {
+			id: randomUUID(),
+			at: Date.parse(at) + 400_000,
+			type: 'note' as const,
+			text: 'still there',
+			device: 'new',
+			n: 1
+		};
+		expect((await later.runs.append(old.run, [note], 'test')).differences).toEqual([]);
+		const shelf = async () => (await later.stock.shelves()).map((l) => [l.id, l.packs]).sort(); // prettier-ignore
+		const as = [[old.packs, 2], [old.same, 1]].sort(); // prettier-ignore
+		expect(await shelf()).toEqual(as);
+		const opened = await later.runs.append(old.run, [{ id: randomUUID(), at: Date.parse(at) + 500_000, type: 'undo', target: old.finish, device: 'new', n: 2 }], 'test'); // prettier-ignore
+		expect(opened.status).toBe('open');
+		expect(opened.differences).toMatchObject([{ unit: 'packs', amount: 1 }]);
+		expect(await shelf()).toEqual([]);
+		expect((await later.stock.rawLot(old.raw)).grams).toBe(4200);
+		const again = await later.runs.append(old.run, [{ id: randomUUID(), at: Date.parse(at) + 600_000, type: 'finish', device: 'new', n: 3 }], 'test'); // prettier-ignore
+		expect(again).toMatchObject({ batchCode: 'ABCDE', differences: [] });
+		expect(await shelf()).toEqual(as);
+		expect((await later.home.containers()).find((c) => c.id === old.bag)?.count).toBe(6);
+		await expectLedger({ db, pool: db.$client, close }, old.home, 'after the change');
+		await close();
+	});
+});
