@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { must } from './run.mjs';
 import { root, say } from './say.mjs';
@@ -24,6 +24,8 @@ export async function ensureBuild() {
 	for (const input of inputs) feed(input, hash);
 	const now = hash.digest('hex');
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+	// Cut off in the middle, it is no build of anything.
+	rmSync(stamp, { force: true });
 	say('Building (about half a minute, when the sources changed) …');
 	await must('The build', process.execPath, [
 		join(root, 'node_modules/vite/bin/vite.js'),

@@ -471,6 +471,15 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	await Promise.all([1, 2, 3].map(() => postForm(context.request, origin, '/basket?/add', twice)));
 	const [lots] = await sql`select count(*)::int as n from lot where household_id = ${home.id} and food = 'carrots'`;
 	expect(lots?.n).toBe(1);
+	// A start whose answer was lost, sent again: the run that was started then, not "nothing was started".
+	const begin = { way: 'raw', key: key() };
+	const starts = [];
+	for (let i = 0; i < 3; i++) starts.push(await postForm(context.request, origin, `/ways/${world.lot}?/start`, begin));
+	expect(starts.map((s) => s.type)).toEqual(['redirect', 'redirect', 'redirect']);
+	expect(new Set(starts.map((s) => s.location)).size).toBe(1);
+	// The same key with something else in it is told so.
+	const changed = await postForm(context.request, origin, `/ways/${world.lot}?/start`, { ...begin, way: 'cook' });
+	expect(changed.data).toMatch(/sent before with something else/);
 	const same = { name: 'Twice', key: key() };
 	const homes = await Promise.all([1, 2].map(() => postForm(stranger.request, origin, '/kitchen?/newHousehold', same)));
 	expect(homes.map((h) => h.type)).toEqual(['redirect', 'redirect']);

@@ -214,6 +214,9 @@ test('all of it in pounds is all of it, though it is rounded up to be shown; the
 		.getByRole('button', { name: /More for carrots/i })
 		.first()
 		.click();
+	const ways = await page.getByRole('link', { name: 'Ways for carrots' }).getAttribute('href');
+	const reply = await context.request.get(`${ways}?grams=${encodeURIComponent('20.1 lb')}`);
+	expect(await reply.text()).not.toContain('worked out without it');
 	await page.getByRole('button', { name: 'Eaten fresh' }).first().click();
 	await expect(page.getByText(/carrots taken/)).toBeVisible();
 	await expect(page.getByRole('link', { name: 'Ways for carrots' })).toHaveCount(0);

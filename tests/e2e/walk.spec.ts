@@ -198,7 +198,10 @@ test('hostile requests to every route that there is: never a 500, nothing writte
 	expect([await fingerprint(sql, home.id), await fingerprint(sql, other.household ?? '')]).toEqual(before);
 	// No household was made by the way, under any of the names that were tried.
 	expect(await sql`select name from household where name ~ '^x+$' or name = ''`).toEqual([]);
-	console.log(`${answers.length} hostile requests to ${routes.length} routes`);
+	const slowest = answers.reduce((a, b) => (b.answer.ms > a.answer.ms ? b : a));
+	console.log(
+		`${answers.length} hostile requests to ${routes.length} routes; the slowest took ${Math.round(slowest.answer.ms)} ms (${slowest.what})`
+	);
 	await stranger.close();
 });
 

@@ -113,6 +113,15 @@ describe('npm start', () => {
 		expect((await one.ended).code).toBe(1);
 		expect(one.said).toMatch(/again and again/);
 	});
+	it('says what to do where the PostgreSQL that made the data is not installed any more', async () => {
+		mkdirSync(fresh('old/pg'), { recursive: true });
+		writeFileSync(fresh('old/pg/PG_VERSION'), '9\n');
+		chmodSync(fresh('old'), 0o777);
+		const one = new Started(await freePort(), env(fresh('old')));
+		expect((await one.ended).code).toBe(1);
+		expect(one.said).toMatch(/made by PostgreSQL 9.*postgresql-9.*npm run restore/s);
+		expect(readdirSync(fresh('old/pg'))).toEqual(['PG_VERSION']);
+	});
 	it('does not lay itself over what somebody else has there', async () => {
 		mkdirSync(fresh('mine/pg'), { recursive: true });
 		writeFileSync(fresh('mine/pg/letters.txt'), 'dear');

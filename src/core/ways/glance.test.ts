@@ -139,4 +139,29 @@ describe('all ways at a glance', () => {
 		expect(seen('chicken-stock').find((w) => w.way === 'can')).toMatchObject({ kind: 'note' });
 		expect(cannerCapacity(4, 'pint')).toBe(5);
 	});
+	it('reckons the same canner loads as the jars beside it, whatever the canner holds', () => {
+		let compared = 0;
+		for (const cannerQuarts of [4, 5, 7, 15])
+			for (const food of foodRows) {
+				const own = { ...kitchen, cannerQuarts };
+				const cans = canWays({ thing: thingOf(food), grams: 11_000, kitchen: own, jar: 'quart', now });
+				if ('kind' in cans.plain) continue;
+				const list = glance({
+					kitchen: own,
+					grams: 11_000,
+					food_C: 18,
+					freeze: [],
+					dry: drying('apples'),
+					cans,
+					paid: 0
+				});
+				for (const can of cans.plain) {
+					const seen = list.find((w): w is GlanceWay => w.kind === 'way' && w.id === `can-${can.id}`);
+					if (!can.jars || !seen?.loads) continue;
+					compared++;
+					expect(can.jars.loads, `${food.id}, ${can.id}, ${cannerQuarts} quarts`).toBe(seen.loads.loads.length);
+				}
+			}
+		expect(compared).toBeGreaterThan(40);
+	});
 });

@@ -1,3 +1,4 @@
+import { editWeight } from '$core/quantities/parse-weight';
 import Joi from 'joi';
 import { skins, type Skin } from '$core/drying/drying-time';
 import { readMoney } from '$core/quantities/money';
@@ -103,7 +104,10 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 	const { food } = thing;
 	const stop = stopOf(thing, reread);
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
-	const wanted_g = query.grams ?? free_g;
+	// What reads the same as all of it is all of it: shown in pounds it may be rounded up.
+	const shownAs = (grams: number) => editWeight(grams, kitchen.units);
+	const asked_g = query.grams ?? free_g;
+	const wanted_g = asked_g > free_g && shownAs(asked_g) === shownAs(free_g) ? free_g : asked_g;
 	if (wanted_g > free_g && free_g > 0) {
 		throw new AppError(400, 'NOT_ENOUGH', `Only ${free_g} g of it are free. Nothing was changed.`, [
 			{ field: 'grams', message: `At most ${free_g} g.` }

@@ -13,7 +13,7 @@ import { bringUpToDate, connect } from '../db/client';
 import { batch, container, household, lot, lotBalance, movement, place, run, runEvent } from '../db/schema';
 import { AppError } from '../errors';
 import { storesFor } from '.';
-import { householdById, newHousehold, type HouseholdRow } from './households';
+import { becomeDefault, defaultHousehold, householdById, newHousehold, type HouseholdRow } from './households';
 import { makeLot, post } from './stock';
 
 const now = new Date('2026-08-25T08:00:00Z');
@@ -543,6 +543,13 @@ describe('the household', () => {
 				.where(eq(table.householdId, h.id));
 			expect(left?.n).toBe(0);
 		}
+	});
+	it('stays the default whichever is made while a clock stands wrong, and hands it on only when it is cleared', async () => {
+		const first = (await defaultHousehold(link.db)) ?? (await home());
+		await becomeDefault(link.db, first.id);
+		const early = await newHousehold(link.db, { name: 'early', zone: 'UTC', now: new Date('1999-01-01') });
+		await becomeDefault(link.db, early);
+		expect((await defaultHousehold(link.db))?.id).toBe(first.id);
 	});
 	it('keeps a place that is in use, and says so', async () => {
 		const h = await home();
