@@ -1,17 +1,6 @@
 import { closeRun, type Closing } from './close';
-import type { RunState } from './fold';
+import type { PackedLine, RunState } from './fold';
 import type { RunPlan } from './plan';
-
-/** Packs that one tap put away: they are one lot. */
-export interface BookedLine {
-	readonly eventId: string;
-	readonly packs: number;
-	readonly pack_g: number;
-	readonly containerId: string | null;
-	readonly placeId: string;
-	/** When they were packed, ms. */
-	readonly at: number;
-}
 
 /** What the ledger, the shelves and the drawer are to say of a run, whenever and in whatever order its taps arrived. */
 export interface RunBook {
@@ -23,7 +12,8 @@ export interface RunBook {
 	} | null;
 	/** Raw grams used up, by lot. */
 	readonly used: readonly { readonly lotId: string; readonly grams: number }[];
-	readonly packs: readonly BookedLine[];
+	/** Packs by the tap that put them away: one tap, one lot. */
+	readonly packs: readonly PackedLine[];
 }
 
 /** The book of a run: a pure function of its fold. */

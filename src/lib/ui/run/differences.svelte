@@ -3,10 +3,10 @@
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
-	import type { RunNews } from './run-session.svelte';
+	import type { Difference } from '$core/runs/wire';
 
 	/** Where the book could not follow what the taps now say: told, and settled by a person. */
-	let { runId, differences, units }: { runId: string; differences: RunNews['differences']; units: Units } = $props();
+	let { runId, differences, units }: { runId: string; differences: readonly Difference[]; units: Units } = $props();
 </script>
 
 <section class="mt-4 rounded-xl border-2 border-amber bg-amberbg px-4 py-3" aria-label="Differences">

@@ -6,7 +6,7 @@ import { Clock } from '../clock/clock-state.svelte';
 import { HaulLine, type Echo } from '../haul/echo-state.svelte';
 import { Outbox, type Send } from './outbox/outbox.svelte';
 import { fleetingStore } from './outbox/store';
-import type { RunWire } from './run-session.svelte';
+import type { RunView } from '$core/runs/wire';
 import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 
@@ -22,7 +22,7 @@ const plan: RunPlan = {
 	],
 	trays: 2, perTray_g: 900, portion_g: 500, container: null, headspace: '', months: [8, 12], use: '', source: '', cautions: [], expected: { hands_s: 1, elapsed_s: 2 }
 }; // prettier-ignore
-const wire = (more: Partial<RunWire> = {}): RunWire => ({
+const wire = (more: Partial<RunView> = {}): RunView => ({
 	id: 'run',
 	code: 'ABCDE',
 	plan,
@@ -31,6 +31,7 @@ const wire = (more: Partial<RunWire> = {}): RunWire => ({
 	batchCode: null,
 	events: [],
 	seq: 0,
+	spareCodes: [],
 	differences: [],
 	...more
 });

@@ -4,31 +4,9 @@ import type { RunEvent } from '$core/runs/events';
 import { foldRun, type RunState } from '$core/runs/fold';
 import type { Tap } from '$core/runs/next';
 import type { RunPlan } from '$core/runs/plan';
+import type { RunNews, RunView, TapAnswer } from '$core/runs/wire';
 import { newOnly } from './merge';
 import type { Outbox } from './outbox/outbox.svelte';
-
-/** What changes of a run while it goes on. */
-export interface RunNews {
-	readonly status: 'open' | 'finished' | 'stopped';
-	readonly batchCode: string | null;
-	readonly events: readonly RunEvent[];
-	readonly seq: number;
-	/** Where the book could not follow the taps. */
-	readonly differences: readonly {
-		readonly id: string;
-		readonly title: string;
-		readonly unit: 'packs' | 'grams';
-		readonly amount: number;
-	}[];
-}
-
-/** What the server gives of a run. */
-export interface RunWire extends RunNews {
-	readonly id: string;
-	readonly code: string;
-	readonly plan: RunPlan;
-	readonly startedAt: number;
-}
 
 /**
  * A run on this device: the confirmed events, the taps on their way, and the fold of both. A tap counts at once here;
@@ -49,7 +27,7 @@ export class RunSession {
 	#seq = -1;
 	readonly #state = $derived.by<RunState>(() => foldRun(this.plan, this.startedAt, this.events));
 
-	constructor(wire: RunWire, outbox: Outbox, household: string) {
+	constructor(wire: RunView, outbox: Outbox, household: string) {
 		this.id = wire.id;
 		this.code = wire.code;
 		this.plan = wire.plan;

@@ -1,29 +1,12 @@
 import { getContext, setContext } from 'svelte';
 import type { Timer } from '$core/runs/fold';
+import type { News, RunHead, RunView } from '$core/runs/wire';
 import type { Outbox, Send } from './outbox/outbox.svelte';
-import { RunSession, type RunNews, type RunWire } from './run-session.svelte';
-
-/** Of an open run, what every page shows: its clocks. */
-export interface RunHead {
-	readonly id: string;
-	readonly food: string;
-	readonly way: string;
-	readonly raw_g: number;
-	readonly startedAt: number;
-	readonly seq: number;
-	readonly timers: readonly Timer[];
-}
+import { RunSession } from './run-session.svelte';
 
 export interface RailTimer extends Timer {
 	readonly runId: string;
 	readonly food: string;
-}
-
-/** What the server answers when it is asked what is new. */
-export interface News {
-	readonly now: number;
-	readonly heads: readonly RunHead[];
-	readonly runs: Readonly<Record<string, RunNews>>;
 }
 
 /** All runs that this device knows of: the rail of every place and the Stove read the same ones. */
@@ -63,7 +46,7 @@ export class Runs {
 	}
 
 	/** The session of one run, open or over: it rings and follows as long as this page lives. */
-	of(wire: RunWire): RunSession {
+	of(wire: RunView): RunSession {
 		const known = this.#sessions.find((s) => s.id === wire.id);
 		if (known) {
 			known.take(wire);

@@ -3,27 +3,16 @@ import { isDeepStrictEqual } from 'node:util';
 import type { RunEvent } from '$core/runs/events';
 import { foldRun } from '$core/runs/fold';
 import { surpriseOf } from '$core/runs/surprise';
+import type { Refused, RunView, TapAnswer } from '$core/runs/wire';
 import { transact, type Database, type Tx } from '../../db/client';
 import { container, place, run, runEvent } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow } from '../households';
-import { viewsOf, type RunRow, type RunView } from './read';
+import { viewsOf, type RunRow } from './read';
 import { settle } from './settle';
 
-/** A tap that was not kept, and why: it stays on its device, to be read and settled there. */
-export interface Refused {
-	readonly id: string;
-	readonly code: string;
-	readonly why: string;
-}
-
-export interface Appended extends RunView {
-	/** Taps that are kept but cannot count, with the reason. */
-	readonly ignored: readonly { readonly id: string; readonly why: string }[];
-	readonly refused: readonly Refused[];
-	/** What else has to be said. */
-	readonly told: readonly string[];
-}
+/** The run after its taps, and what is to be said of them. */
+export type Appended = RunView & TapAnswer;
 
 /** Clocks differ a little; more than this is a clock that is wrong. */
 const differ_ms = 2_000;

@@ -1,20 +1,9 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
-import { foldRun, type Timer } from '$core/runs/fold';
+import { foldRun } from '$core/runs/fold';
+import type { RunHead } from '$core/runs/wire';
 import type { Database } from '../../db/client';
 import { run } from '../../db/schema';
 import { newestOf, viewsOf } from './read';
-
-/** Of an open run, what every page shows: its clocks. */
-export interface RunHead {
-	readonly id: string;
-	readonly food: string;
-	readonly way: string;
-	readonly raw_g: number;
-	readonly startedAt: number;
-	/** Order of arrival of its newest tap. */
-	readonly seq: number;
-	readonly timers: readonly Timer[];
-}
 
 /**
  * Heads that were folded before. A run's plan is frozen and its taps are only ever added to, so (run, newest tap) says

@@ -14,9 +14,8 @@ import { headsOf } from './heads';
 import { reservedBy, runReads, viewsOf } from './read';
 import { settle } from './settle';
 
-export type { Appended, Refused } from './append';
-export type { RunHead } from './heads';
-export type { Difference, RunNews, RunRow, RunView } from './read';
+export type { Appended } from './append';
+export type { RunRow } from './read';
 
 /** One for what the run is for, the others for what else comes up on the way. */
 const outputs = 4;

@@ -1,41 +1,11 @@
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { RunEvent } from '$core/runs/events';
-import type { RunPlan } from '$core/runs/plan';
+import type { RunNews, RunView } from '$core/runs/wire';
 import type { Database, Tx } from '../../db/client';
 import { batch, difference, lot, run, runEvent, runOutput } from '../../db/schema';
 import { notFound } from '../../errors';
 
 export type RunRow = typeof run.$inferSelect;
-
-/** Where the book could not follow the taps; a person settles it. */
-export interface Difference {
-	readonly id: string;
-	readonly title: string;
-	readonly unit: 'packs' | 'grams';
-	readonly amount: number;
-}
-
-/** What changes of a run while it goes on. */
-export interface RunNews {
-	readonly status: RunRow['status'];
-	/** On the label and in the address of its entry; null while it has none that counts. */
-	readonly batchCode: string | null;
-	readonly events: readonly RunEvent[];
-	/** Order of arrival of the newest event here. */
-	readonly seq: number;
-	readonly differences: readonly Difference[];
-}
-
-/** What the page needs to fold a run by itself. */
-export interface RunView extends RunNews {
-	readonly id: string;
-	/** On the labels from the start; the entry in the book takes it over. */
-	readonly code: string;
-	/** Codes for what else comes out of it. */
-	readonly spareCodes: readonly string[];
-	readonly plan: RunPlan;
-	readonly startedAt: number;
-}
 
 /** An event as the fold counts it: by the corrected time, with the device's own number. */
 function counted(row: Pick<typeof runEvent.$inferSelect, 'event' | 'device' | 'n' | 'correctedAt'>): RunEvent {

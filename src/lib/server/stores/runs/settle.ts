@@ -1,12 +1,12 @@
 import { and, asc, eq, inArray, isNotNull, isNull, ne, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
-import { bookOf, type BookedLine, type RunBook } from '$core/runs/book';
-import type { RunState } from '$core/runs/fold';
+import { bookOf, type RunBook } from '$core/runs/book';
+import type { PackedLine, RunState } from '$core/runs/fold';
 import type { Tx } from '../../db/client';
 import { batch, container, difference, lot, lotBalance, movement, place, run, runOutput } from '../../db/schema';
 import type { HouseholdRow } from '../households';
-import { makeLot, post, type Change } from '../stock';
+import { makeLot, post, type Change } from '../stock/post';
 import type { RunRow } from './read';
 
 interface At {
@@ -122,7 +122,7 @@ async function writeEntry(tx: Tx, home: HouseholdRow, row: RunRow, book: RunBook
 }
 
 /** Places and containers that were taken out of use while packs were on their way to them. */
-async function bringBack(tx: Tx, householdId: string, lines: readonly BookedLine[]): Promise<string[]> {
+async function bringBack(tx: Tx, householdId: string, lines: readonly PackedLine[]): Promise<string[]> {
 	const ids = [...new Set(lines.map((l) => l.placeId))].sort();
 	if (ids.length === 0) return [];
 	// Nobody removes a place while packs are put there.

@@ -1,17 +1,11 @@
 import type { RunEvent } from '$core/runs/events';
+import type { TapAnswer } from '$core/runs/wire';
 import { fleetingStore, type OutboxStore, type Queued, type Trayed } from './store';
 
 export type Send = (
 	path: string,
 	init?: { method: string; body: string; household: string }
 ) => Promise<{ status: number; body: unknown }>;
-
-/** What the server answers to taps: the run as it is now, and what it did not take. */
-export interface TapAnswer {
-	readonly ignored: readonly { readonly id: string; readonly why: string }[];
-	readonly refused: readonly { readonly id: string; readonly code: string; readonly why: string }[];
-	readonly told: readonly string[];
-}
 
 /** One tab at a time sends: the others would send the same. */
 export type Alone = (work: () => Promise<void>) => Promise<void>;
