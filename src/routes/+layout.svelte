@@ -147,7 +147,7 @@
 		</div>
 	</header>
 	<main id="main" tabindex="-1" class="mx-auto w-full max-w-[84rem] flex-1 px-4 py-5 outline-none sm:px-6">
-		<TrayNote {outbox} units={data.household.units} now={() => clock.at(Date.now())} />
+		<TrayNote {outbox} household={data.household.id} units={data.household.units} now={() => clock.at(Date.now())} />
 		{@render children()}
 	</main>
 	<Rail timers={runs.timers} now={clock.now} zone={data.household.zone} />

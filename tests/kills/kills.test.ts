@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { and, eq, inArray } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
 import { bookOf } from '$core/runs/book';
@@ -20,7 +21,7 @@ import { Writer } from './household';
 const kills = Number(process.env.SIEGE_KILLS ?? 20);
 const seed = Number(process.env.SIEGE_SEED ?? 7);
 const writers = 20;
-const root = new URL('../..', import.meta.url).pathname;
+const root = fileURLToPath(new URL('../..', import.meta.url));
 const wait = (ms: number) => new Promise((r) => setTimeout(r, ms));
 
 /** Processes whose command line has all these words. */

@@ -1,5 +1,6 @@
 import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
 /** A route as the folder has it, so that a new one cannot be forgotten. */
 export interface Route {
@@ -12,7 +13,7 @@ export interface Route {
 	readonly methods: readonly string[];
 }
 
-const root = new URL('../../src/routes', import.meta.url).pathname;
+const root = fileURLToPath(new URL('../../src/routes', import.meta.url));
 
 /** All routes of the application, found by walking its folder. */
 export function allRoutes(): Route[] {

@@ -22,6 +22,8 @@ export class Runs {
 		this.outbox = outbox;
 		this.#send = send;
 		this.#household = household;
+		// What another tab has sent is no longer in the queue: it is asked for before it is missed.
+		outbox.onelsewhere = () => void this.follow().then(() => outbox.look());
 		outbox.onanswer = (run, sent, answer) => this.#sessions.find((s) => s.id === run)?.answered(sent, answer);
 	}
 

@@ -6,7 +6,9 @@
 	import { v7 as uuidv7 } from 'uuid';
 
 	/** Taps that the server did not take: read here, said again or let go. They stand in nobody's way. */
-	let { outbox, units, now }: { outbox: Outbox; units: Units; now: () => number } = $props();
+	let { outbox, household, units, now }: { outbox: Outbox; household: string; units: Units; now: () => number } =
+		$props();
+	const tray = $derived(outbox.tray.filter((t) => t.household === household));
 
 	/** The same tap, now said to be so, or at a time of its own where the server took its id for another. */
 	function again(n: number, event: RunEvent, sure: boolean) {
@@ -26,17 +28,17 @@
 		This browser keeps nothing on the disk: leave this page open until its taps are sent.
 	</p>
 {/if}
-{#if outbox.tray.length > 0}
+{#if tray.length > 0}
 	<section
 		id="tray"
 		class="mb-4 rounded-xl border-2 border-amber bg-amberbg px-4 py-3"
 		aria-label="Taps that were not kept"
 	>
 		<h2 class="text-lg">
-			{outbox.tray.length === 1 ? 'A tap was not kept' : `${outbox.tray.length} taps were not kept`}
+			{tray.length === 1 ? 'A tap was not kept' : `${tray.length} taps were not kept`}
 		</h2>
 		<ul class="ruled">
-			{#each outbox.tray as t (t.n)}
+			{#each tray as t (t.n)}
 				<li class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-2">
 					<span class="max-w-3xl min-w-0 flex-1 basis-72"><b>{eventWords(t.event, units)}</b>: {t.why}</span>
 					<span class="flex flex-wrap gap-2">

@@ -14,22 +14,25 @@ import { settle } from './settle';
 /** The run after its taps, and what is to be said of them. */
 export type Appended = RunView & TapAnswer;
 
-/** Clocks differ a little; more than this is a clock that is wrong. */
-const differ_ms = 2_000;
+/** A slow network delays a message by less than this (its sender gives up before); more is a clock that is wrong. */
+const differ_ms = 15_000;
+/** Nobody's run has taps of the day before: so far may a server have stood ahead when it began. */
+const before_ms = 86_400_000;
 /** An evening has a few hundred taps. An end, what was packed and what is taken back are kept whatever came before. */
 const mostEvents = 3_000;
 
 /**
- * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, and never later
- * than now.
+ * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, never later than
+ * now, nor more than a day before the run.
  *
  * @param at as the device said, ms
  * @param sent the device's own time at the sending, ms, where it told it
+ * @param startedAt of the run, ms
  */
-export function correctedTime(at: number, sent: number | undefined, now: number): number {
+export function correctedTime(at: number, sent: number | undefined, now: number, startedAt: number): number {
 	const skew = sent === undefined ? 0 : now - sent;
 	const time = Math.abs(skew) > differ_ms ? at + skew : at;
-	return Math.round(Math.max(0, Math.min(time, now)));
+	return Math.round(Math.min(Math.max(time, startedAt - before_ms), now));
 }
 
 /**
@@ -74,7 +77,7 @@ export function append(
 					device: event.device ?? 'before',
 					n: event.n ?? event.at,
 					at: new Date(event.at),
-					correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime())),
+					correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime(), row.startedAt.getTime())),
 					recordedAt: at.now
 				}))
 			);

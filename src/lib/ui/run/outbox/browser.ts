@@ -35,7 +35,7 @@ export function browserOutbox(clock: () => number, household: string): Outbox {
 	const outbox = new Outbox(sendByFetch, clock, alone);
 	const tabs = 'BroadcastChannel' in window ? new BroadcastChannel('root-jar outbox') : undefined;
 	outbox.onchange = () => tabs?.postMessage('changed');
-	tabs?.addEventListener('message', () => void outbox.look());
+	tabs?.addEventListener('message', () => outbox.onelsewhere());
 	void outbox
 		.open(durableStore)
 		.then(() => adopt(outbox, household))

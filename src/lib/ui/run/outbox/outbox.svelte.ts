@@ -41,6 +41,8 @@ export class Outbox {
 	onanswer: (run: string, sent: readonly RunEvent[], answer: TapAnswer) => void = () => {};
 	/** Told when the queue on the disk has changed: other tabs look. */
 	onchange: () => void = () => {};
+	/** Told when another tab has changed it. */
+	onelsewhere: () => void = () => {};
 
 	constructor(send: Send, clock: () => number, alone: Alone = (work) => work()) {
 		this.#send = send;
