@@ -89,10 +89,7 @@ export class RunSession {
 	}
 
 	/** The server's answer to taps of this device. */
-	answered(
-		sent: readonly RunEvent[],
-		answer: Partial<RunNews> & { ignored: readonly { id: string; why: string }[]; told: readonly string[] }
-	): void {
+	answered(sent: readonly RunEvent[], answer: Partial<RunNews> & TapAnswer): void {
 		if (answer.events !== undefined) this.take(answer as RunNews);
 		const mine = answer.ignored.filter((i) => sent.some((e) => e.id === i.id)).map((i) => i.why);
 		this.#notes = [...answer.told, ...mine];
