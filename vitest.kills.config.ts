@@ -8,5 +8,5 @@ export default defineConfig({
 	resolve: {
 		alias: { $core: at('src/core'), $reference: at('src/reference'), $demo: at('src/demo'), $lib: at('src/lib') }
 	},
-	test: { include: ['tests/kills/*.test.ts'], testTimeout: 7_200_000 }
+	test: { include: ['tests/kills/*.test.ts'], testTimeout: 7_200_000, fileParallelism: false }
 });

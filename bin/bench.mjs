@@ -112,6 +112,54 @@ async function underLoad(sql, { origin, household, raw, pid }) {
 		`${ms(paced.alive)}; ${paced.failed} of ${paced.count}`,
 		'under 1 s; 0'
 	);
+	const [entry] = await sql`select code from batch where household_id = ${household} order by created_at desc limit 1`;
+	const hostile = /** @type {[string, string, RequestInit][]} */ ([
+		['480 labels', `/book/${entry?.code}/labels?count=480`, {}],
+		[
+			'a megabyte to a run',
+			`/stove/${open[0]?.id}/events`,
+			{
+				method: 'POST',
+				body: `{"events":[${'0,'.repeat(500_000)}0]}`,
+				headers: { origin, 'content-type': 'application/json' }
+			}
+		],
+		[
+			'a list of 30,000',
+			`/stove/${open[0]?.id}/events`,
+			{
+				method: 'POST',
+				body: `{"events":[${'0,'.repeat(30_000)}0]}`,
+				headers: { origin, 'content-type': 'application/json' }
+			}
+		],
+		[
+			'5,000 fields',
+			'/basket?/add',
+			{
+				method: 'POST',
+				body: Array.from({ length: 5000 }, (_, i) => `a${i}=1`).join('&'),
+				headers: { origin, 'content-type': 'application/x-www-form-urlencoded' }
+			}
+		],
+		['a search of 4,000 letters', `/tables?q=${'x'.repeat(4000)}`, {}]
+	]);
+	for (const [what, path, init] of hostile) {
+		const times = [];
+		for (let i = 0; i < 7; i++) {
+			const asked = performance.now();
+			// What is too large may be cut off before it is sent.
+			await fetch(`${origin}${path}`, init)
+				.then((r) => r.arrayBuffer())
+				.catch(() => {});
+			times.push(performance.now() - asked);
+		}
+		row(
+			`hostile: ${what}, median / longest`,
+			`${ms(percentile(times, 0.5))} / ${ms(Math.max(...times))}`,
+			'under 250 ms'
+		);
+	}
 	const before = memory_kB(pid);
 	const minutes = Number(process.env.BENCH_MINUTES ?? 2);
 	await load({ ...how, readers: 20, writers: 0, seconds: minutes * 60, every_ms: 250 });

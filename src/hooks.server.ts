@@ -75,7 +75,7 @@ async function turnAway(event: RequestEvent): Promise<Response | undefined> {
 	checkDoor(request, door, byToken || url.pathname.startsWith('/api/'));
 	checkAddress(url);
 	if (request.method === 'POST') checkAction(url);
-	// Headers of a cookie that cannot be read, and what is asked by this machine of itself, need no PIN.
+	// Whether it lives may be asked by anybody; this machine asks itself without a PIN.
 	if (!opened || url.pathname === '/alive' || fromItself(event)) return undefined;
 	if (url.pathname === '/pin' && request.method === 'POST') return pairDevice(event);
 	if (await isPaired(db(), tokenOf(event), new Date())) return undefined;
