@@ -8,7 +8,7 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { meant, startPostgres } from './lib/postgres.mjs';
 import { Plain, fail, say } from './lib/say.mjs';
-import { supervise } from './lib/supervise.mjs';
+import { steadily, supervise } from './lib/supervise.mjs';
 
 /** @type {Array<() => Promise<void> | void>} */
 const stops = [];
@@ -67,7 +67,7 @@ try {
 	if (database) stops.push(database.stop);
 	const databaseUrl = process.env.DATABASE_URL || (database?.url ?? '');
 	const tools = database ? { bin: database.bin } : {};
-	await backupBeforeMigration(databaseUrl, tools);
+	await steadily(database, () => backupBeforeMigration(databaseUrl, tools));
 	const open = host !== '127.0.0.1' && host !== 'localhost';
 	const name = host === '0.0.0.0' ? (homeAddress() ?? '127.0.0.1') : host;
 	const scheme = tls ? 'https' : 'http';

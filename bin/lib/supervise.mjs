@@ -11,6 +11,26 @@ const most = 100;
 const within_ms = 3 * 60_000;
 const pause = (/** @type {number} */ n) => Math.min(8_000, 250 * 2 ** n);
 
+/**
+ * Work on the database before it is looked after for good: where it ends meanwhile, it is started again and the work too.
+ *
+ * @template T @param {import('./postgres.mjs').Postgres | undefined} database @param {() => Promise<T>} work @returns {Promise<T>}
+ */
+export async function steadily(database, work) {
+	for (let tries = 1; ; tries++) {
+		try {
+			return await work();
+		} catch (error) {
+			if (!database || tries >= mostUnanswered) throw error;
+			const ended = await Promise.race([database.ended().then(() => true), wait(1_000).then(() => false)]);
+			if (!ended) throw error;
+			say('The database has ended. It is started again …');
+			await wait(pause(tries));
+			await database.again();
+		}
+	}
+}
+
 /** Counts ends; throws when there are too many. @param {string} what */
 function ends(what) {
 	/** @type {number[]} */

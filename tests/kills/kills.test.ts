@@ -108,7 +108,7 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 			const working = people.map((p) => p.work());
 
 			for (let n = 0; n < kills; n++) {
-				await wait(200 + r.below(900));
+				await wait(100 + r.below(500));
 				const postmasters = processes('/postgres', '-D', data).filter(
 					(pid) => !processes('/postgres', '-D', data).includes(parentOf(pid))
 				);

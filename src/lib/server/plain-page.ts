@@ -9,7 +9,7 @@ const page = (title: string, body: string) => `<!doctype html>
 body{font:18px/1.5 system-ui,sans-serif;background:#f3f5f2;color:#1a2430;margin:0;padding:8vh 20px}
 main{max-width:34rem;margin:auto;background:#fff;border:3px solid #22405c;border-radius:18px;padding:28px}
 h1{font-size:28px;line-height:1.2;margin:0 0 12px;color:#22405c}
-input{font:inherit;font-size:30px;letter-spacing:.2em;padding:8px 14px;width:9em;border:2px solid #22405c;border-radius:12px;min-height:44px}
+input{box-sizing:border-box;max-width:100%;font:inherit;font-size:30px;letter-spacing:.2em;padding:8px 14px;width:9em;border:2px solid #22405c;border-radius:12px;min-height:44px}
 button{font:inherit;font-weight:700;padding:10px 22px;border:0;border-radius:14px;background:#22405c;color:#fff;min-height:48px;cursor:pointer}
 p{margin:0 0 14px}form{margin-top:18px;display:flex;gap:12px;flex-wrap:wrap;align-items:end}label{display:block}
 .fault{color:#9b1c1c;font-weight:600}

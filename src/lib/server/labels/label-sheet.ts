@@ -52,7 +52,11 @@ export async function labelSheet(labels: readonly Label[], paper: keyof typeof s
 	let page: PDFPage | undefined;
 	for (const [i, label] of labels.entries()) {
 		const n = i % perSheet;
-		if (n === 0) page = pdf.addPage([sheet.width, sheet.height]);
+		if (n === 0) {
+			page = pdf.addPage([sheet.width, sheet.height]);
+			// Others are answered between two sheets.
+			await new Promise((next) => setImmediate(next));
+		}
 		let image = codes.get(label.url);
 		if (!image) {
 			// The quiet zone of four modules is part of the picture: some readers lose a code without it.

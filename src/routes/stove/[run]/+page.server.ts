@@ -15,7 +15,12 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			title: `Stove: ${run.plan.food.name}`,
 			run,
 			freezers: places.filter((p) => p.kind === 'freezer').map((p) => ({ id: p.id, name: p.name })),
-			containers: containers.map((c) => ({ id: c.id, name: c.name, count: c.count }))
+			containers: containers.map((c) => ({
+				id: c.id,
+				name: c.name,
+				count: Math.max(0, c.count),
+				volume_mL: c.volumeMl
+			}))
 		};
 	}, locals.household.units);
 

@@ -71,7 +71,8 @@
 	/** @returns whether it counts; else it is asked about first */
 	function tap(what: Tap & { sure?: true }): boolean {
 		allowSound();
-		const why = what.sure ? undefined : surpriseOf(plan, what, run);
+		const into = what.type === 'pack' ? data.containers.find((c) => c.id === what.containerId)?.volume_mL : undefined;
+		const why = what.sure ? undefined : surpriseOf(plan, what, run, into);
 		if (why !== undefined) {
 			surprise = { why, tap: what };
 			return false;

@@ -99,7 +99,7 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 		.from(runEvent)
 		.where(and(eq(runEvent.householdId, householdId), inArray(runEvent.id, ids)));
 	const places = await tx.select({ id: place.id, kind: place.kind, name: place.name }).from(place).where(eq(place.householdId, householdId)); // prettier-ignore
-	const containers = await tx.select({ id: container.id }).from(container).where(eq(container.householdId, householdId)); // prettier-ignore
+	const containers = await tx.select({ id: container.id, volume_mL: container.volumeMl }).from(container).where(eq(container.householdId, householdId)); // prettier-ignore
 	const fresh = new Map<string, RunEvent>();
 	const refused: Refused[] = [];
 	const refuse = (event: RunEvent, code: string, why: string) => refused.push({ id: event.id, code, why });
@@ -122,7 +122,8 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			refuse(event, 'TOO_MANY', `This run has ${mostEvents} taps already: finish or stop it. The tap was not kept.`);
 			continue;
 		}
-		const surprise = event.sure ? undefined : surpriseOf(row.plan, event);
+		const held = event.type === 'pack' ? containers.find((c) => c.id === event.containerId)?.volume_mL : undefined;
+		const surprise = event.sure ? undefined : surpriseOf(row.plan, event, undefined, held);
 		if (surprise !== undefined) {
 			refuse(event, 'SURPRISE', `${surprise} It was not kept; say again that it is.`);
 			continue;
