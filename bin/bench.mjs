@@ -89,7 +89,11 @@ async function underLoad(sql, { origin, household, raw, pid }) {
 			type: 'note',
 			text: `note ${n}`
 		}));
-		const reply = await fetch(`${origin}/stove/${run}/events`, { method: 'POST', body: JSON.stringify({ events }), headers: { origin, 'content-type': 'application/json' } }); // prettier-ignore
+		const reply = await fetch(`${origin}/stove/${run}/events`, {
+			method: 'POST',
+			body: JSON.stringify({ events }),
+			headers: { origin, 'content-type': 'application/json' }
+		});
 		if (reply.status !== 200) throw new Plain(`A run of the bench could not be tapped: ${await reply.text()}`);
 	}
 	const open = await sql`select id from run where household_id = ${household} and status = 'open'`;

@@ -27,7 +27,15 @@ try {
 	say(`The seed is ${seed}; \`npm run siege -- ${seed}\` runs the same again.`);
 	const status = await run(
 		join(root, 'node_modules/.bin/vitest'),
-		['run', '--testTimeout=7200000', 'src/core/things', 'src/core/safety', 'src/core/runs/engine', 'src/lib/server/stores/histories.test.ts', 'src/lib/server/stores/runs'], // prettier-ignore
+		[
+			'run',
+			'--testTimeout=7200000',
+			'src/core/things',
+			'src/core/safety',
+			'src/core/runs/engine',
+			'src/lib/server/stores/histories.test.ts',
+			'src/lib/server/stores/runs'
+		],
 		{
 			env: {
 				...process.env,

@@ -78,7 +78,14 @@ try {
 
 	await ensureBuild();
 	const kills = join(results, 'kills.json');
-	const killsCode = await run(bin('vitest'), ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json', `--outputFile.json=${kills}`]); // prettier-ignore
+	const killsCode = await run(bin('vitest'), [
+		'run',
+		'-c',
+		'vitest.kills.config.ts',
+		'--reporter=default',
+		'--reporter=json',
+		`--outputFile.json=${kills}`
+	]);
 	count(kills, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), killsCode);
 
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {

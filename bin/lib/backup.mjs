@@ -3,7 +3,17 @@
  * Without Root Jar: `tail -n +2 FILE | pg_restore --dbname …`.
  */
 import { createHash } from 'node:crypto';
-import { createReadStream, createWriteStream, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'; // prettier-ignore
+import {
+	createReadStream,
+	createWriteStream,
+	existsSync,
+	mkdirSync,
+	readFileSync,
+	readdirSync,
+	renameSync,
+	rmSync,
+	statSync
+} from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
@@ -181,7 +191,12 @@ function backupTemp() {
  */
 export async function backupBeforeMigration(url, { bin = pgBin(), folder = backupFolder() } = {}) {
 	const last = await migratedUpTo(url);
-	const tags = last === 0 ? [] : knownMigrations().filter((e) => e.when > last).map((e) => e.tag); // prettier-ignore
+	const tags =
+		last === 0
+			? []
+			: knownMigrations()
+					.filter((e) => e.when > last)
+					.map((e) => e.tag);
 	if (tags.length === 0) return undefined;
 	const file = await writeBackup(url, folder, { kind: 'before-change', bin });
 	prune(folder, 'before-change');

@@ -98,7 +98,10 @@ describe('a backup', () => {
 	});
 	it('is made once a day, and the last seven stay', async () => {
 		const own = mkdtempSync(join(folder, 'daily-'));
-		const daily = () => readdirSync(own).filter((f) => /^root-jar-daily-.*\.backup$/.test(f)).sort(); // prettier-ignore
+		const daily = () =>
+			readdirSync(own)
+				.filter((f) => /^root-jar-daily-.*\.backup$/.test(f))
+				.sort();
 		const twice = async () => {
 			const stop = backupDaily(urlOf(name), { folder: own, every_ms: 20 });
 			await expect.poll(daily, { timeout: 20_000 }).not.toEqual([]);

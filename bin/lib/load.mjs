@@ -12,14 +12,26 @@ import { randomUUID } from 'node:crypto';
 function ask(origin, agent, path, { method = 'GET', body, headers = {} } = {}) {
 	const began = performance.now();
 	return new Promise((resolve) => {
-		const asked = request(`${origin}${path}`, { method, agent, headers: { ...headers, ...(body === undefined ? {} : { 'content-length': String(Buffer.byteLength(body)) }) } }, (reply) => {
-			/** @type {Buffer[]} */
-			const parts = [];
-			reply.on('data', (d) => parts.push(d));
-			reply.on('end', () =>
-				resolve({ ms: performance.now() - began, ok: (reply.statusCode ?? 500) < 400, text: Buffer.concat(parts).toString() })
-			);
-		}); // prettier-ignore
+		const asked = request(
+			`${origin}${path}`,
+			{
+				method,
+				agent,
+				headers: { ...headers, ...(body === undefined ? {} : { 'content-length': String(Buffer.byteLength(body)) }) }
+			},
+			(reply) => {
+				/** @type {Buffer[]} */
+				const parts = [];
+				reply.on('data', (d) => parts.push(d));
+				reply.on('end', () =>
+					resolve({
+						ms: performance.now() - began,
+						ok: (reply.statusCode ?? 500) < 400,
+						text: Buffer.concat(parts).toString()
+					})
+				);
+			}
+		);
 		asked.on('error', () => resolve({ ms: performance.now() - began, ok: false, text: '' }));
 		asked.end(body);
 	});

@@ -354,7 +354,17 @@ async function initialise(
 	const secret = `${side}.password`;
 	writeFileSync(secret, randomBytes(18).toString('base64url'), { mode: 0o600 });
 	if (user.uid !== undefined) chownSync(secret, user.uid, user.gid ?? user.uid);
-	const args = ['-D', side, '-U', 'rootjar', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256', `--pwfile=${secret}`]; // prettier-ignore
+	const args = [
+		'-D',
+		side,
+		'-U',
+		'rootjar',
+		'-E',
+		'UTF8',
+		'--locale=C.UTF-8',
+		'--auth=scram-sha-256',
+		`--pwfile=${secret}`
+	];
 	const { code, out } = await capture(join(bin, 'initdb'), throwaway ? [...args, '--no-sync'] : args, {
 		...user,
 		env,

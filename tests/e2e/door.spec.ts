@@ -61,7 +61,11 @@ test('it answers under its own names only, and takes no write that another page 
 		const host = `${name}:${port}`;
 		const page = await ask(origin, '/kitchen', { headers: { host } });
 		expect(page.status, name).toBe(200);
-		const reply = await ask(origin, '/kitchen?/newHousehold', { method: 'POST', body: body(household(page)), headers: { ...typed, host, origin: `http://${host}` } }); // prettier-ignore
+		const reply = await ask(origin, '/kitchen?/newHousehold', {
+			method: 'POST',
+			body: body(household(page)),
+			headers: { ...typed, host, origin: `http://${host}` }
+		});
 		expect(reply.text, name).toMatch(/"type":"failure","status":400/);
 	}
 	for (const host of ['evil.example', `evil.example:${port}`, '127.0.0.1.evil.example', 'root-jar.local', '192.0.2.7'])
@@ -124,12 +128,19 @@ test('opened to the home network it asks each device for the PIN once, before an
 				.status
 		).toBe(401);
 		const say = (text: string, back = '/b/DEMO2') =>
-			ask(origin, '/pin', { method: 'POST', body: new URLSearchParams({ pin: text, back }).toString(), headers: { ...afar, origin, 'content-type': typed['content-type'] } }); // prettier-ignore
+			ask(origin, '/pin', {
+				method: 'POST',
+				body: new URLSearchParams({ pin: text, back }).toString(),
+				headers: { ...afar, origin, 'content-type': typed['content-type'] }
+			});
 		expect((await say(wrong)).status).toBe(403);
 		const paired = await say(`${right.slice(0, 3)} ${right.slice(3)}`);
 		expect(paired.status).toBe(303);
 		expect(paired.headers.location).toBe('/b/DEMO2');
-		const cookie = [paired.headers['set-cookie'] ?? []].flat().map((c) => c.split(';')[0]).join('; '); // prettier-ignore
+		const cookie = [paired.headers['set-cookie'] ?? []]
+			.flat()
+			.map((c) => c.split(';')[0])
+			.join('; ');
 		expect(String(paired.headers['set-cookie'])).toMatch(/HttpOnly/i);
 		expect((await ask(origin, '/basket', { headers: { ...afar, cookie } })).status).toBe(200);
 		// A way back that leads elsewhere is none.
@@ -166,18 +177,39 @@ test('opened to the home network it asks each device for the PIN once, before an
 test('with a certificate it speaks https', async () => {
 	const folder = mkdtempSync(join(tmpdir(), 'root-jar-tls-'));
 	const [key, cert] = ['key.pem', 'cert.pem'].map((f) => join(folder, f)) as [string, string];
-	execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=localhost', '-keyout', key, '-out', cert], { stdio: 'ignore' }); // prettier-ignore
+	execFileSync(
+		'openssl',
+		[
+			'req',
+			'-x509',
+			'-newkey',
+			'rsa:2048',
+			'-nodes',
+			'-days',
+			'2',
+			'-subj',
+			'/CN=localhost',
+			'-keyout',
+			key,
+			'-out',
+			cert
+		],
+		{ stdio: 'ignore' }
+	);
 	const port = await freePort();
 	const get = (path: string) =>
 		new Promise<{ status: number; text: string }>((resolve, reject) => {
-			httpsRequest({ host: '127.0.0.1', port, path, rejectUnauthorized: false, headers: { accept: 'text/html' } }, (reply) => {
-				let text = '';
-				reply.on('data', (d: Buffer) => (text += String(d)));
-				reply.on('end', () => resolve({ status: reply.statusCode ?? 0, text }));
-			})
+			httpsRequest(
+				{ host: '127.0.0.1', port, path, rejectUnauthorized: false, headers: { accept: 'text/html' } },
+				(reply) => {
+					let text = '';
+					reply.on('data', (d: Buffer) => (text += String(d)));
+					reply.on('end', () => resolve({ status: reply.statusCode ?? 0, text }));
+				}
+			)
 				.on('error', reject)
 				.end();
-		}); // prettier-ignore
+		});
 	const env = {
 		HOST: '127.0.0.1',
 		PORT: String(port),

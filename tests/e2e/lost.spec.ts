@@ -120,7 +120,12 @@ test('what the server does not take lies in the tray and holds up nothing', asyn
 	// A tap that the server fails over, as long as it likes.
 	await page.route('**/events', async (route) => {
 		const body = route.request().postDataJSON() as { events: { type: string }[] } | null;
-		if (body?.events.some((e) => e.type === 'weigh')) return route.fulfill({ status: 422, contentType: 'application/json', body: JSON.stringify({ error: { code: 'BAD_INPUT', message: 'No such weight.', faults: [] } }) }); // prettier-ignore
+		if (body?.events.some((e) => e.type === 'weigh'))
+			return route.fulfill({
+				status: 422,
+				contentType: 'application/json',
+				body: JSON.stringify({ error: { code: 'BAD_INPUT', message: 'No such weight.', faults: [] } })
+			});
 		return route.continue();
 	});
 	await press(page);

@@ -12,31 +12,121 @@ const cookiesOf = async (context: BrowserContext, origin: string) =>
 
 /** What stands in addresses that nobody means. */
 const bad = [
-	'%00', '%', '%zz', '%ED%A0%80', '%F0%9F', '..%2f..%2fetc%2fpasswd', '__proto__', 'constructor', "'%20or%201=1--", '%25s%25n', '%0d%0aset-cookie:x=y', '-1', '0', '1e999', 'NaN',
-	'a'.repeat(2000), '%F0%9F%8D%85', '00000000-0000-4000-8000-000000000000', '00000000-0000-4000-8000-00000000000g', '%3Cscript%3E'
-]; // prettier-ignore
+	'%00',
+	'%',
+	'%zz',
+	'%ED%A0%80',
+	'%F0%9F',
+	'..%2f..%2fetc%2fpasswd',
+	'__proto__',
+	'constructor',
+	"'%20or%201=1--",
+	'%25s%25n',
+	'%0d%0aset-cookie:x=y',
+	'-1',
+	'0',
+	'1e999',
+	'NaN',
+	'a'.repeat(2000),
+	'%F0%9F%8D%85',
+	'00000000-0000-4000-8000-000000000000',
+	'00000000-0000-4000-8000-00000000000g',
+	'%3Cscript%3E'
+];
 const queries = [
-	'before=2026-02-30', 'before=0000-00-00', 'before=9999-99-99', 'q=%00', 'q=%ED%A0%80', 'q=%25', `q=${'x'.repeat(4000)}`, 'all=%00', 'grams=-1', 'grams=1e999', 'count=480', 'count=1e9', 'after=-1',
-	'after=99999999999999999999', 'altitude_m=NaN', 'food=__proto__', 'food=%00', 'cut=constructor', 'runs=%00', 'runs=,,,,', 'id=x', 'say=%00', 'open=%ED%A0%80', 'portion=1e400', 'mm=-5', 'units=martian', 'a=1&a=2&a=3'
-]; // prettier-ignore
-const fields = ['text', 'lotId', 'kind', 'grams', 'packs', 'placeId', 'name', 'id', 'what', 'altitude', 'unit', 'groupId', 'way', 'answer', 'how', 'sure', 'litres', 'tempC', 'count', 'food', 'measure']; // prettier-ignore
+	'before=2026-02-30',
+	'before=0000-00-00',
+	'before=9999-99-99',
+	'q=%00',
+	'q=%ED%A0%80',
+	'q=%25',
+	`q=${'x'.repeat(4000)}`,
+	'all=%00',
+	'grams=-1',
+	'grams=1e999',
+	'count=480',
+	'count=1e9',
+	'after=-1',
+	'after=99999999999999999999',
+	'altitude_m=NaN',
+	'food=__proto__',
+	'food=%00',
+	'cut=constructor',
+	'runs=%00',
+	'runs=,,,,',
+	'id=x',
+	'say=%00',
+	'open=%ED%A0%80',
+	'portion=1e400',
+	'mm=-5',
+	'units=martian',
+	'a=1&a=2&a=3'
+];
+const fields = [
+	'text',
+	'lotId',
+	'kind',
+	'grams',
+	'packs',
+	'placeId',
+	'name',
+	'id',
+	'what',
+	'altitude',
+	'unit',
+	'groupId',
+	'way',
+	'answer',
+	'how',
+	'sure',
+	'litres',
+	'tempC',
+	'count',
+	'food',
+	'measure'
+];
 
 /** Values that every parameter may have: those of one household, encoded. */
 type World = Record<string, string>;
 
 async function worldOf(sql: postgres.Sql, household: string): Promise<World> {
 	const one = async (query: Promise<readonly postgres.Row[]>) => ((await query)[0]?.v as string | undefined) ?? '';
-	const raw = await one(sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'raw' and b.grams > 0 order by l.id limit 1`);
-	const packs = await one(sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'pack' and b.packs > 1 order by l.id limit 1`);
-	const code = await one(sql`select code as v from batch where household_id = ${household} order by created_at limit 1`);
+	const raw = await one(
+		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'raw' and b.grams > 0 order by l.id limit 1`
+	);
+	const packs = await one(
+		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'pack' and b.packs > 1 order by l.id limit 1`
+	);
+	const code = await one(
+		sql`select code as v from batch where household_id = ${household} order by created_at limit 1`
+	);
 	const run = await one(sql`select id as v from run where household_id = ${household} limit 1`);
 	const output = await one(sql`select code as v from run_output where household_id = ${household} order by n limit 1`);
-	const place = await one(sql`select id as v from place where household_id = ${household} and kind = 'freezer' limit 1`);
+	const place = await one(
+		sql`select id as v from place where household_id = ${household} and kind = 'freezer' limit 1`
+	);
 	const container = await one(sql`select id as v from container where household_id = ${household} limit 1`);
 	const pot = await one(sql`select id as v from pot where household_id = ${household} limit 1`);
-	const step = await one(sql`select group_id as v from movement where household_id = ${household} and kind = 'take' limit 1`);
-	return { lot: raw, packs, code, run, output, place, container, pot, step, household, food: 'carrots', way: 'freeze', recipe: 'strawberry-freezer-jam', rest: 'nothing' };
-} // prettier-ignore
+	const step = await one(
+		sql`select group_id as v from movement where household_id = ${household} and kind = 'take' limit 1`
+	);
+	return {
+		lot: raw,
+		packs,
+		code,
+		run,
+		output,
+		place,
+		container,
+		pot,
+		step,
+		household,
+		food: 'carrots',
+		way: 'freeze',
+		recipe: 'strawberry-freezer-jam',
+		rest: 'nothing'
+	};
+}
 
 /** A second household in a browser of its own, with a run, and a mark in everything that it has a name for. */
 async function nextDoor(context: BrowserContext, origin: string, sql: postgres.Sql, mark: string): Promise<World> {
@@ -91,8 +181,29 @@ test('hostile requests to every route that there is: never a 500, nothing writte
 		for (const action of [...route.actions, '__proto__', 'constructor', 'hasOwnProperty', 'nope']) {
 			if (!route.page) continue;
 			const path = `${own}?/${action}`;
-			const post = (what: string, body: string | Buffer, type = typed, headers: Record<string, string> = {}, expected?: number[]) =>
-				go(what, path, { method: 'POST', body, headers: { origin, 'content-type': type, 'x-sveltekit-action': 'true', accept: 'application/json', ...headers } }, expected); // prettier-ignore
+			const post = (
+				what: string,
+				body: string | Buffer,
+				type = typed,
+				headers: Record<string, string> = {},
+				expected?: number[]
+			) =>
+				go(
+					what,
+					path,
+					{
+						method: 'POST',
+						body,
+						headers: {
+							origin,
+							'content-type': type,
+							'x-sveltekit-action': 'true',
+							accept: 'application/json',
+							...headers
+						}
+					},
+					expected
+				);
 			await post('an empty form', '');
 			await post(
 				'every field as a control character',
@@ -134,7 +245,16 @@ test('hostile requests to every route that there is: never a 500, nothing writte
 		}
 		if (route.methods.includes('POST')) {
 			const post = (what: string, body: string | Buffer, headers: Record<string, string> = {}, expected?: number[]) =>
-				go(what, own, { method: 'POST', body, headers: { origin, 'content-type': 'application/json', accept: 'application/json', ...headers } }, expected); // prettier-ignore
+				go(
+					what,
+					own,
+					{
+						method: 'POST',
+						body,
+						headers: { origin, 'content-type': 'application/json', accept: 'application/json', ...headers }
+					},
+					expected
+				);
 			for (const body of [
 				'',
 				'{',
@@ -265,9 +385,22 @@ test('no route shows or changes anything of another household, whatever ids and 
 			// Whatever a form may ask for, with everything in it belonging next door.
 			for (const kind of ['take', 'move', 'count', 'spoil']) {
 				const body = new URLSearchParams({
-					household: home.id, key: randomUUID(), lotId: other.lot ?? '', packsId: other.packs ?? '', kind, grams: '5 g', packs: '1', placeId: other.place ?? '', groupId: other.step ?? '',
-					id: other.container ?? '', what: 'container', count: '3', way: 'raw', answer: 'no', how: 'keep'
-				}); // prettier-ignore
+					household: home.id,
+					key: randomUUID(),
+					lotId: other.lot ?? '',
+					packsId: other.packs ?? '',
+					kind,
+					grams: '5 g',
+					packs: '1',
+					placeId: other.place ?? '',
+					groupId: other.step ?? '',
+					id: other.container ?? '',
+					what: 'container',
+					count: '3',
+					way: 'raw',
+					answer: 'no',
+					how: 'keep'
+				});
 				for (const keep of [
 					['lotId', 'kind', 'grams'],
 					['lotId', 'kind', 'packs'],
@@ -290,7 +423,16 @@ test('no route shows or changes anything of another household, whatever ids and 
 							params.length > 0
 								? filled(route.path, { ...world, ...Object.fromEntries(params.map((p) => [p, other[p] ?? ''])) })
 								: plain;
-						await look(route, `${path}?/${action}`, { method: 'POST', headers: { origin, 'content-type': 'application/x-www-form-urlencoded', 'x-sveltekit-action': 'true', accept: 'application/json' }, body: some.toString() }); // prettier-ignore
+						await look(route, `${path}?/${action}`, {
+							method: 'POST',
+							headers: {
+								origin,
+								'content-type': 'application/x-www-form-urlencoded',
+								'x-sveltekit-action': 'true',
+								accept: 'application/json'
+							},
+							body: some.toString()
+						});
 					}
 				}
 			}

@@ -43,7 +43,11 @@ describe('npm run backup and npm run restore', () => {
 		const origin = `http://127.0.0.1:${first.port}`;
 		const household = /name="household" value="([^"]+)"/.exec((await ask(origin, '/kitchen')).text)?.[1] ?? '';
 		const add = (text: string) =>
-			ask(origin, '/basket?/add', { method: 'POST', body: new URLSearchParams({ household, key: crypto.randomUUID(), text }).toString(), headers: { origin, 'content-type': 'application/x-www-form-urlencoded', 'x-sveltekit-action': 'true' } }); // prettier-ignore
+			ask(origin, '/basket?/add', {
+				method: 'POST',
+				body: new URLSearchParams({ household, key: crypto.randomUUID(), text }).toString(),
+				headers: { origin, 'content-type': 'application/x-www-form-urlencoded', 'x-sveltekit-action': 'true' }
+			});
 		expect((await add('3 kg leeks')).text).toContain('success');
 		const made = run('backup', [], 'first');
 		expect(made.code, made.said).toBe(0);

@@ -36,9 +36,13 @@ export class Writer {
 		this.sent.push(sent);
 		while (!this.stop) {
 			const answer = await Promise.race([
-				ask(this.origin, path, { method: 'POST', body, headers: { cookie: this.cookie, origin: this.origin, accept: 'application/json', ...headers } }).catch(() => undefined),
+				ask(this.origin, path, {
+					method: 'POST',
+					body,
+					headers: { cookie: this.cookie, origin: this.origin, accept: 'application/json', ...headers }
+				}).catch(() => undefined),
 				wait(8_000).then(() => undefined)
-			]); // prettier-ignore
+			]);
 			// No answer, or the word that the database is away: once more.
 			if (answer && answer.status < 500 && !/"type":"(failure|error)","status":5/.test(answer.text)) {
 				sent.answered = true;
@@ -71,7 +75,9 @@ export class Writer {
 
 	/** Looks into the basket: any of its lots may be anybody's. */
 	async #look(): Promise<void> {
-		const page = await ask(this.origin, '/basket', { headers: { cookie: this.cookie, accept: 'text/html' } }).catch(() => undefined); // prettier-ignore
+		const page = await ask(this.origin, '/basket', { headers: { cookie: this.cookie, accept: 'text/html' } }).catch(
+			() => undefined
+		);
 		const lots = [...(page?.text ?? '').matchAll(/href="\/ways\/([0-9a-f-]{36})/g)].map((m) => m[1] ?? '');
 		this.#lots = [...new Set(lots)].slice(0, 30);
 	}

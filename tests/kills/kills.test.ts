@@ -69,8 +69,16 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 			start = spawn(process.execPath, [join(root, 'bin/start.mjs')], {
 				stdio: ['ignore', 'pipe', 'pipe'],
 				detached: true,
-				env: { ...process.env, ROOT_JAR_DATA: data, ROOT_JAR_BACKUPS: join(data, 'backups'), PORT: String(port), HOST: '127.0.0.1', DATABASE_URL: '', ORIGIN: '' }
-			}); // prettier-ignore
+				env: {
+					...process.env,
+					ROOT_JAR_DATA: data,
+					ROOT_JAR_BACKUPS: join(data, 'backups'),
+					PORT: String(port),
+					HOST: '127.0.0.1',
+					DATABASE_URL: '',
+					ORIGIN: ''
+				}
+			});
 			start.stdout?.on('data', (d: Buffer) => (said = (said + String(d)).slice(-6_000)));
 			start.stderr?.on('data', (d: Buffer) => (said = (said + String(d)).slice(-6_000)));
 		};
@@ -95,7 +103,10 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 				body: new URLSearchParams({ household: first, key: r.id(), name: 'Under siege' }).toString(),
 				headers: { origin, 'content-type': 'application/x-www-form-urlencoded', 'x-sveltekit-action': 'true' }
 			});
-			const cookie = [made.headers['set-cookie'] ?? []].flat().map((c) => c.split(';')[0]).join('; '); // prettier-ignore
+			const cookie = [made.headers['set-cookie'] ?? []]
+				.flat()
+				.map((c) => c.split(';')[0])
+				.join('; ');
 			const household = /household=([0-9a-f-]{36})\./.exec(cookie)?.[1] ?? '';
 			let link = connect(database.url, 2);
 			const [freezer] = await link.db
@@ -177,8 +188,11 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 				[
 					`seed ${seed}: ${kills} kills, ${starts} starts, ${sent.length} writes sent, ${answered.length} answered, ${runs.length} runs (${closed} closed) with ${events.length} taps, ${lots?.length} lots`,
 					'killed      times  back after, median / longest',
-					...Object.entries(table).map(([what, { kills: n, back_ms }]) => `${what.padEnd(12)}${String(n).padStart(4)}   ${(median(back_ms) / 1000).toFixed(1)} s / ${(Math.max(...back_ms) / 1000).toFixed(1)} s`)
-				].join('\n') // prettier-ignore
+					...Object.entries(table).map(
+						([what, { kills: n, back_ms }]) =>
+							`${what.padEnd(12)}${String(n).padStart(4)}   ${(median(back_ms) / 1000).toFixed(1)} s / ${(Math.max(...back_ms) / 1000).toFixed(1)} s`
+					)
+				].join('\n')
 			);
 		} finally {
 			for (const p of people) p.stop = true;

@@ -116,11 +116,19 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 		try {
 			if (what < 0.4 && full.length > 0) {
 				const { id, packs: most } = r.pick(full);
-				const done = await at().stock.act(randomUUID(), { lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit: 'packs', amount: 1 + r.below(most) }, 'law'); // prettier-ignore
+				const done = await at().stock.act(
+					randomUUID(),
+					{ lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit: 'packs', amount: 1 + r.below(most) },
+					'law'
+				);
 				steps.push(done.groupId);
 			} else if (what < 0.5 && full.length > 0) {
 				const { id, packs: most } = r.pick(full);
-				const done = await at().stock.act(randomUUID(), { lotId: id, kind: 'move', unit: 'packs', amount: 1 + r.below(most), placeId: r.pick(world.freezers) }, 'law'); // prettier-ignore
+				const done = await at().stock.act(
+					randomUUID(),
+					{ lotId: id, kind: 'move', unit: 'packs', amount: 1 + r.below(most), placeId: r.pick(world.freezers) },
+					'law'
+				);
 				steps.push(done.groupId);
 			} else if (what < 0.6 && steps.length > 0) {
 				await at().stock.undo(randomUUID(), steps.splice(r.below(steps.length), 1)[0] ?? '', 'law');
@@ -131,7 +139,11 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 				await at().home.remove(randomUUID(), 'container', r.pick(world.containers));
 				walked.removed++;
 			} else if (what < 0.9) {
-				await at().stock.act(randomUUID(), { lotId: world.rawLot, kind: 'take', unit: 'grams', amount: 1 + r.below(900) }, 'law'); // prettier-ignore
+				await at().stock.act(
+					randomUUID(),
+					{ lotId: world.rawLot, kind: 'take', unit: 'grams', amount: 1 + r.below(900) },
+					'law'
+				);
 			} else {
 				await at().runs.settle(randomUUID(), one.id, r.pick(['again', 'again', 'keep'] as const), 'law');
 			}
@@ -285,9 +297,20 @@ async function ground(link: Link, kind: KindUnderLaw, seed: number): Promise<Wor
 	const raw_g = 4200;
 	const { lotId } = await stock.addRaw(
 		{ key: randomUUID(), body: {} },
-		{ food: kind.food.id, form: kind.food.form, placeId: counter, condition: 'firm', title: kind.food.id, said: '', note: '', since: new Date(start), grams: raw_g + 300, reader: 1 },
+		{
+			food: kind.food.id,
+			form: kind.food.form,
+			placeId: counter,
+			condition: 'firm',
+			title: kind.food.id,
+			said: '',
+			note: '',
+			since: new Date(start),
+			grams: raw_g + 300,
+			reader: 1
+		},
 		'law'
-	); // prettier-ignore
+	);
 	return {
 		home,
 		start,

@@ -25,7 +25,9 @@ export function allRoutes(): Route[] {
 		const server = read('+page.server.ts');
 		const from = server.indexOf('export const actions');
 		const actions = from < 0 ? [] : [...server.slice(from).matchAll(/^\t(\w+): \(event\)/gm)].map((m) => m[1] ?? '');
-		const methods = [...read('+server.ts').matchAll(/export const (GET|POST|PUT|PATCH|DELETE|OPTIONS|HEAD|fallback)\b/g)].map((m) => m[1] ?? ''); // prettier-ignore
+		const methods = [
+			...read('+server.ts').matchAll(/export const (GET|POST|PUT|PATCH|DELETE|OPTIONS|HEAD|fallback)\b/g)
+		].map((m) => m[1] ?? '');
 		// Models are made by one line each.
 		if (names.includes('+server.ts') && methods.length === 0)
 			throw new Error(`${path}: an endpoint whose methods are not found`);

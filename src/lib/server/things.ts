@@ -112,7 +112,8 @@ function rereadOnce(lot: { readonly food: FoodRow; readonly title: string; reado
 /** A lot as a thing, with its clock over every place that it stood in. */
 export function lotThing(row: LotRow, place: Standing, now: Date): LotThing {
 	const food = knownFood(row.food);
-	const before = row.reader < thisReader && row.kind === 'raw' ? rereadOnce({ food, title: row.title, note: row.note }) : undefined; // prettier-ignore
+	const before =
+		row.reader < thisReader && row.kind === 'raw' ? rereadOnce({ food, title: row.title, note: row.note }) : undefined;
 	const kind = kindById(row.food, row.foodKind) ?? before?.kindRow;
 	const bare: Thing = {
 		food,

@@ -44,7 +44,10 @@ function history(seed: number): { events: RunEvent[]; devices: Device[] } {
 }
 function shuffled<T>(list: readonly T[], seed: number): T[] {
 	const r = random(seed + 1);
-	return list.map((item) => ({ item, at: r.next() })).sort((a, b) => a.at - b.at).map(({ item }) => item); // prettier-ignore
+	return list
+		.map((item) => ({ item, at: r.next() }))
+		.sort((a, b) => a.at - b.at)
+		.map(({ item }) => item);
 }
 
 describe(`the order of a run’s events, over ${histories} histories of two devices`, () => {

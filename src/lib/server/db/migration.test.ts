@@ -30,7 +30,9 @@ afterAll(async () => {
 /** A database as it stood before outputs, differences and devices: one closed run, one open. */
 async function before() {
 	const sql = postgres(url, { max: 1, onnotice: () => {} });
-	const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as { entries: { tag: string; when: number }[] }; // prettier-ignore
+	const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
+		entries: { tag: string; when: number }[];
+	};
 	const old = entries.slice(0, 4);
 	expect(old.at(-1)?.tag).toBe('0003_things');
 	for (const { tag } of old)
@@ -40,7 +42,10 @@ async function before() {
 		'create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint)'
 	);
 	await sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('', ${old.at(-1)?.when ?? 0})`;
-	const [home, young, counter, freezer, bag, raw, rest, packs, same, run, open, batch, group] = Array.from({ length: 13 }, () => randomUUID()) as [string, string, string, string, string, string, string, string, string, string, string, string, string]; // prettier-ignore
+	const [home, young, counter, freezer, bag, raw, rest, packs, same, run, open, batch, group] = Array.from(
+		{ length: 13 },
+		() => randomUUID()
+	) as [string, string, string, string, string, string, string, string, string, string, string, string, string];
 	for (const [id, label, made] of [
 		[young, 'Younger', '2026-08-01'],
 		[home, 'Home', '2026-01-01']
@@ -50,7 +55,14 @@ async function before() {
 	await sql`insert into container (id, household_id, name, kind, volume_ml, count) values (${bag}, ${home}, 'Bag', 'bag', 1000, 6)`;
 	const food = foodById('green-beans');
 	if (!food) throw new Error('no beans');
-	const way = freezeWays({ thing: plain(food), grams: 4200, food_C: 18, kitchen, choices: {}, now: Date.parse(at) }).ways.find((w): w is FreezeWay => w.kind === 'way'); // prettier-ignore
+	const way = freezeWays({
+		thing: plain(food),
+		grams: 4200,
+		food_C: 18,
+		kitchen,
+		choices: {},
+		now: Date.parse(at)
+	}).ways.find((w): w is FreezeWay => w.kind === 'way');
 	if (!way) throw new Error('no way');
 	const planOf = (lotId: string) => planRun(way, { lotId, called: 'beans', form: 'whole', raw_g: 4200, kitchen });
 	for (const [id, batchId, kind, place, packG, grams, n, container] of [
@@ -119,15 +131,26 @@ describe('a database of before', () => {
 			n: 1
 		};
 		expect((await later.runs.append(old.run, [note], 'test')).differences).toEqual([]);
-		const shelf = async () => (await later.stock.shelves()).map((l) => [l.id, l.packs]).sort(); // prettier-ignore
-		const as = [[old.packs, 2], [old.same, 1]].sort(); // prettier-ignore
+		const shelf = async () => (await later.stock.shelves()).map((l) => [l.id, l.packs]).sort();
+		const as = [
+			[old.packs, 2],
+			[old.same, 1]
+		].sort();
 		expect(await shelf()).toEqual(as);
-		const opened = await later.runs.append(old.run, [{ id: randomUUID(), at: Date.parse(at) + 500_000, type: 'undo', target: old.finish, device: 'new', n: 2 }], 'test'); // prettier-ignore
+		const opened = await later.runs.append(
+			old.run,
+			[{ id: randomUUID(), at: Date.parse(at) + 500_000, type: 'undo', target: old.finish, device: 'new', n: 2 }],
+			'test'
+		);
 		expect(opened.status).toBe('open');
 		expect(opened.differences).toMatchObject([{ unit: 'packs', amount: 1 }]);
 		expect(await shelf()).toEqual([]);
 		expect((await later.stock.rawLot(old.raw)).grams).toBe(4200);
-		const again = await later.runs.append(old.run, [{ id: randomUUID(), at: Date.parse(at) + 600_000, type: 'finish', device: 'new', n: 3 }], 'test'); // prettier-ignore
+		const again = await later.runs.append(
+			old.run,
+			[{ id: randomUUID(), at: Date.parse(at) + 600_000, type: 'finish', device: 'new', n: 3 }],
+			'test'
+		);
 		expect(again).toMatchObject({ batchCode: 'ABCDE', differences: [] });
 		expect(await shelf()).toEqual(as);
 		expect((await later.home.containers()).find((c) => c.id === old.bag)?.count).toBe(6);

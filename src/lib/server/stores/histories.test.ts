@@ -152,7 +152,11 @@ describe(`a raw lot over ${histories} histories of moving, taking, counting and 
 					if (what < 0.45 && one) {
 						const there = pick(places);
 						const amount = next() < 0.5 ? one.grams : Math.max(1, Math.floor(one.grams * next()));
-						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: 'move', unit: 'grams', amount, placeId: there.id }, 'test'); // prettier-ignore
+						const done = await at().stock.act(
+							randomUUID(),
+							{ lotId: one.lot.id, kind: 'move', unit: 'grams', amount, placeId: there.id },
+							'test'
+						);
 						const made = await link.db.select({ id: lot.id }).from(lot).where(and(eq(lot.householdId, home.id), eq(lot.createdAt, new Date(now)), notInArray(lot.id, [...clan]))); // prettier-ignore
 						to = made[0]?.id;
 						if (!to) throw new Error('the move made no lot');
@@ -175,7 +179,16 @@ describe(`a raw lot over ${histories} histories of moving, taking, counting and 
 							if (bothGone.some((g) => g <= now)) expect(home_?.clock.age.past).toBe('end');
 						}
 					} else if (what < 0.85 && one) {
-						const done = await at().stock.act(randomUUID(), { lotId: one.lot.id, kind: pick(['take', 'give', 'count'] as const), unit: 'grams', amount: 1 + Math.floor(next() * 300) }, 'test'); // prettier-ignore
+						const done = await at().stock.act(
+							randomUUID(),
+							{
+								lotId: one.lot.id,
+								kind: pick(['take', 'give', 'count'] as const),
+								unit: 'grams',
+								amount: 1 + Math.floor(next() * 300)
+							},
+							'test'
+						);
 						told.push({ words: 'take', groupId: done.groupId });
 					} else if (one) {
 						said = next() < 0.5;

@@ -221,7 +221,16 @@ describe('a run on a device', () => {
 		);
 		const runs = new Runs(outbox, async () => ({ status: 200, body: {} }), 'home');
 		runs.of(wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 }));
-		const timer = { key: '1-chill', potful: 1, resource: 'basin', stage: 'chill', label: 'in the ice', since: start, due: start + 5, latest: null } as const; // prettier-ignore
+		const timer = {
+			key: '1-chill',
+			potful: 1,
+			resource: 'basin',
+			stage: 'chill',
+			label: 'in the ice',
+			since: start,
+			due: start + 5,
+			latest: null
+		} as const;
 		runs.sync([{ id: 'other', food: 'peas', way: '', raw_g: 1, startedAt: start, seq: 1, timers: [timer] }]);
 		inEffect(() => {
 			expect(runs.timers[0]).toMatchObject({ runId: 'other', food: 'peas' });

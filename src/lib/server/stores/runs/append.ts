@@ -98,8 +98,14 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 		.select({ id: runEvent.id, runId: runEvent.runId, event: runEvent.event })
 		.from(runEvent)
 		.where(and(eq(runEvent.householdId, householdId), inArray(runEvent.id, ids)));
-	const places = await tx.select({ id: place.id, kind: place.kind, name: place.name }).from(place).where(eq(place.householdId, householdId)); // prettier-ignore
-	const containers = await tx.select({ id: container.id, volume_mL: container.volumeMl }).from(container).where(eq(container.householdId, householdId)); // prettier-ignore
+	const places = await tx
+		.select({ id: place.id, kind: place.kind, name: place.name })
+		.from(place)
+		.where(eq(place.householdId, householdId));
+	const containers = await tx
+		.select({ id: container.id, volume_mL: container.volumeMl })
+		.from(container)
+		.where(eq(container.householdId, householdId));
 	const fresh = new Map<string, RunEvent>();
 	const refused: Refused[] = [];
 	const refuse = (event: RunEvent, code: string, why: string) => refused.push({ id: event.id, code, why });
@@ -131,11 +137,19 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 		if (event.type === 'pack') {
 			const to = places.find((p) => p.id === event.placeId);
 			if (!to || (event.containerId && !containers.some((c) => c.id === event.containerId))) {
-				refuse(event, 'NOT_FOUND', `There is no such ${to ? 'container' : 'place'} in this household. The packs were not booked.`); // prettier-ignore
+				refuse(
+					event,
+					'NOT_FOUND',
+					`There is no such ${to ? 'container' : 'place'} in this household. The packs were not booked.`
+				);
 				continue;
 			}
 			if (to.kind !== 'freezer') {
-				refuse(event, 'NOT_A_FREEZER', `${to.name} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`); // prettier-ignore
+				refuse(
+					event,
+					'NOT_A_FREEZER',
+					`${to.name} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`
+				);
 				continue;
 			}
 		}
