@@ -449,6 +449,18 @@ describe('a run in the store', () => {
 		}
 		await audit(h.id);
 	});
+	it('keeps a tap of one id in one run, though two runs are sent it in the same moment', async () => {
+		for (let round = 0; round < 6; round++) {
+			const h = await home();
+			const { plan } = await rawRun(h);
+			const halves = await Promise.all([0, 1].map(() => stores(h).runs.start(ask(), { ...plan, raw_g: 200 })));
+			const tap = ev(60, { type: 'heat-on' });
+			const both = await Promise.allSettled(halves.map(({ id }) => later(h).runs.append(id, [tap], 'test')));
+			const views = await Promise.all(halves.map(({ id }) => later(h).runs.get(id)));
+			expect(views.reduce((n, v) => n + v.events.length, 0)).toBe(1);
+			for (const one of both) if (one.status === 'rejected') expect(one.reason).toMatchObject({ code: 'KEY_REUSED' });
+		}
+	});
 	it('says that a tap with a known id and another body is another tap', async () => {
 		const h = await home();
 		const { plan } = await rawRun(h);

@@ -66,21 +66,29 @@ export function append(
 				first.why,
 				[{ field: 'events', message: first.why }]
 			);
-		if (fresh.length > 0)
-			await tx.insert(runEvent).values(
-				fresh.map((event) => ({
-					id: event.id,
-					householdId: home.id,
-					runId: id,
-					event,
-					by: at.by,
-					device: event.device ?? 'before',
-					n: event.n ?? event.at,
-					at: new Date(event.at),
-					correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime(), row.startedAt.getTime())),
-					recordedAt: at.now
-				}))
-			);
+		if (fresh.length > 0) {
+			const values = fresh.map((event) => ({
+				id: event.id,
+				householdId: home.id,
+				runId: id,
+				event,
+				by: at.by,
+				device: event.device ?? 'before',
+				n: event.n ?? event.at,
+				at: new Date(event.at),
+				correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime(), row.startedAt.getTime())),
+				recordedAt: at.now
+			}));
+			const kept = await tx.insert(runEvent).values(values).onConflictDoNothing().returning({ id: runEvent.id });
+			// Another run was given a tap of this id in the same moment.
+			for (const event of fresh)
+				if (!kept.some((k) => k.id === event.id))
+					refused.push({
+						id: event.id,
+						code: 'KEY_REUSED',
+						why: 'A tap with this id belongs to another run. It was not kept.'
+					});
+		}
 		const [seen] = fresh.length > 0 ? await viewsOf(tx, home.id, [row]) : [before];
 		if (!seen) throw notFound('run');
 		const state = foldRun(seen.plan, seen.startedAt, seen.events);
