@@ -168,7 +168,7 @@ export async function keepDemo(db: Database, now: Date, reset: boolean): Promise
 		.select()
 		.from(household)
 		.where(isNotNull(household.demoDate))
-		.orderBy(asc(household.createdAt));
+		.orderBy(asc(household.createdAt), asc(household.id));
 	if (reset && demos.length === 0) return void (await loadDemo(db, now));
 	for (const [n, old] of demos.entries()) {
 		const stale = !old.touched && old.demoDate !== today;

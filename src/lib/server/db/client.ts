@@ -51,6 +51,18 @@ export async function transact<T>(db: Database, work: (tx: Tx) => Promise<T>, tr
 	}
 }
 
+/** A query that is asked at every request: its words are made once a pool of connections. */
+export function preparedOnce<P>(make: (db: Database) => P): (db: Database) => P {
+	const made = new WeakMap<Database, P>();
+	return (db) => {
+		const known = made.get(db);
+		if (known !== undefined) return known;
+		const fresh = make(db);
+		made.set(db, fresh);
+		return fresh;
+	};
+}
+
 /** The migrations, wherever the built code lies: the first folder upwards that has them. */
 function migrationsFolder(): string {
 	let folder = dirname(fileURLToPath(import.meta.url));

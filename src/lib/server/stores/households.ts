@@ -2,7 +2,7 @@ import { and, asc, eq, gt, isNull, ne, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';
-import { causeOf, type Database, type Tx } from '../db/client';
+import { causeOf, preparedOnce, type Database, type Tx } from '../db/client';
 import { container, household, lot, lotBalance, ownMeasure, place, pot } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
@@ -18,25 +18,20 @@ export async function householdById(db: Database, id: string): Promise<Household
 	return row;
 }
 
-/** Asked at every request, so its words are made once a connection pool. */
-const makeById = (db: Database) =>
+const byId = preparedOnce((db) =>
 	db
 		.select()
 		.from(household)
 		.where(eq(household.id, sql.placeholder('id')))
-		.prepare('household_by_id');
-const prepared = new WeakMap<Database, ReturnType<typeof makeById>>();
-function byId(db: Database): ReturnType<typeof makeById> {
-	const known = prepared.get(db);
-	if (known) return known;
-	const made = makeById(db);
-	prepared.set(db, made);
-	return made;
-}
+		.prepare('household_by_id')
+);
+const byDefault = preparedOnce((db) =>
+	db.select().from(household).where(eq(household.isDefault, true)).prepare('household_by_default')
+);
 
 /** The one that a browser without a cookie comes to. */
-export async function defaultHousehold(db: Database | Tx): Promise<HouseholdRow | undefined> {
-	const [row] = await db.select().from(household).where(eq(household.isDefault, true));
+export async function defaultHousehold(db: Database): Promise<HouseholdRow | undefined> {
+	const [row] = await byDefault(db).execute();
 	return row;
 }
 

@@ -1,7 +1,7 @@
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { foldRun } from '$core/runs/fold';
 import type { RunHead } from '$core/runs/wire';
-import type { Database } from '../../db/client';
+import { preparedOnce, type Database } from '../../db/client';
 import { run } from '../../db/schema';
 import { newestOf, viewsOf } from './read';
 
@@ -12,13 +12,18 @@ import { newestOf, viewsOf } from './read';
 const folded = new Map<string, RunHead>();
 const most = 500;
 
-/** Heads of the open runs, the newest first: one query, and one more for those that have changed. */
-export async function headsOf(db: Database, householdId: string): Promise<RunHead[]> {
-	const open = await db
+const openOf = preparedOnce((db) =>
+	db
 		.select({ id: run.id, seq: newestOf })
 		.from(run)
-		.where(and(eq(run.householdId, householdId), eq(run.status, 'open')))
-		.orderBy(desc(run.startedAt), desc(run.id));
+		.where(and(eq(run.householdId, sql.placeholder('household')), eq(run.status, 'open')))
+		.orderBy(desc(run.startedAt), desc(run.id))
+		.prepare('open_runs')
+);
+
+/** Heads of the open runs, the newest first: one query, and one more for those that have changed. */
+export async function headsOf(db: Database, householdId: string): Promise<RunHead[]> {
+	const open = await openOf(db).execute({ household: householdId });
 	const changed = open.filter((r) => folded.get(r.id)?.seq !== Number(r.seq)).map((r) => r.id);
 	if (changed.length > 0) {
 		const rows = await db.select().from(run).where(inArray(run.id, changed));
