@@ -197,14 +197,41 @@ function postmastersOf(folder) {
 		});
 }
 
-/** What a crash left: our own orphan is stopped, a stale pid file is removed. @param {string} folder */
+/** Every process that works in a cluster: its postmaster, and backends that outlived theirs. @param {string} folder */
+const workersOf = (folder) =>
+	readdirSync('/proc')
+		.filter((name) => /^\d+$/.test(name))
+		.map(Number)
+		.filter((pid) => pid !== process.pid && workingFolder(pid) === folder && alive(pid));
+
+/**
+ * What a crash left. A postmaster of ours is stopped; backends that outlived theirs are waited for and then ended: one that
+ * still commits beside a new server would lose what it answers. Only when nobody works there is the pid file stale, and
+ * only then may it go: it is what keeps two servers from one cluster.
+ *
+ * @param {string} folder
+ * @throws {Plain} somebody does not go
+ */
 async function clearLeftovers(folder) {
 	const file = join(folder, 'postmaster.pid');
-	const named = existsSync(file) ? Number(readFileSync(file, 'utf8').split('\n')[0]) : 0;
-	const orphans = new Set(postmastersOf(folder));
-	if (named > 1 && workingFolder(named) === folder) orphans.add(named);
-	if (orphans.size > 0) say('Stopping a database that an earlier run left behind …');
+	const orphans = postmastersOf(folder);
+	if (orphans.length > 0) say('Stopping a database that an earlier run left behind …');
 	for (const pid of orphans) await stopPostmaster(pid);
+	/** @type {[NodeJS.Signals | 0, number][]} */
+	const steps = [
+		[0, 3_000],
+		['SIGQUIT', 3_000],
+		['SIGKILL', 5_000]
+	];
+	for (const [how, ms] of steps) {
+		if (how !== 0) for (const pid of workersOf(folder)) signal(pid, how);
+		for (const end = Date.now() + ms; workersOf(folder).length > 0 && Date.now() < end;) await wait(25);
+	}
+	const left = workersOf(folder);
+	if (left.length > 0)
+		throw new Plain(
+			`Processes of an earlier database do not end (${left.join(', ')}). Nothing was started; end them first.`
+		);
 	rmSync(file, { force: true });
 }
 
