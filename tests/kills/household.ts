@@ -45,7 +45,12 @@ export class Writer {
 			]);
 			// No answer, or the word that the database is away: once more.
 			if (answer && answer.status < 500 && !/"type":"(failure|error)","status":5/.test(answer.text)) {
-				sent.answered = true;
+				// Refused with the reason is told, not kept: packs that so little food cannot give.
+				sent.answered =
+					answer.status === 200 &&
+					(sent.what === 'tap'
+						? !(JSON.parse(answer.text) as { refused: { id: string }[] }).refused.some((r) => r.id === sent.key)
+						: /"type":"(success|redirect)"/.test(answer.text));
 				return answer;
 			}
 			await wait(100 + this.random.below(200));
