@@ -19,7 +19,7 @@ let own: Installation | undefined;
 
 const door = {
 	origin: env.ORIGIN ?? '',
-	host: env.HOST ?? '127.0.0.1',
+	host: env.HOST || '127.0.0.1',
 	localNames: env.ROOT_JAR_LOCAL_NAMES === '1'
 };
 const opened = isOpened(door.host);

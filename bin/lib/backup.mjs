@@ -32,6 +32,17 @@ export function backupFolder() {
 	return join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local', 'share'), 'root-jar', `backups-${hash}`);
 }
 
+/**
+ * How PostgreSQL's tools are told where to go: the password in their environment, not on a command line that all can read.
+ * @param {string} url
+ */
+function connectionOf(url) {
+	const { password } = new URL(url);
+	const open = new URL(url);
+	open.password = '';
+	return { url: open.href, env: { ...process.env, ...(password ? { PGPASSWORD: decodeURIComponent(password) } : {}) } };
+}
+
 /** @param {string} path */
 async function sha256(path, start = 0) {
 	const hash = createHash('sha256');
@@ -80,7 +91,14 @@ export async function writeBackup(url, folder, { kind = 'by-hand', bin = pgBin()
 	const dump = `${file}.dump-${process.pid}`;
 	const part = `${file}.part-${process.pid}`;
 	try {
-		const { code, out } = await capture(join(bin, 'pg_dump'), ['--format=custom', '--no-owner', '--file', dump, url]);
+		const to = connectionOf(url);
+		const { code, out } = await capture(
+			join(bin, 'pg_dump'),
+			['--format=custom', '--no-owner', '--file', dump, to.url],
+			{
+				env: to.env
+			}
+		);
 		if (code !== 0 || !existsSync(dump)) throw new Plain(`The database could not be written to ${file}.\n${out}`);
 		const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
 		const head = {
@@ -162,14 +180,9 @@ export async function restoreInto(file, url, { bin = pgBin() } = {}) {
 	const dump = join(backupTemp(), `restore-${process.pid}.dump`);
 	try {
 		await pipeline(createReadStream(file, { start: offset }), createWriteStream(dump, { mode: 0o600 }));
-		const { code, out } = await capture(join(bin, 'pg_restore'), [
-			'--exit-on-error',
-			'--single-transaction',
-			'--no-owner',
-			'--dbname',
-			url,
-			dump
-		]);
+		const to = connectionOf(url);
+		const args = ['--exit-on-error', '--single-transaction', '--no-owner', '--dbname', to.url, dump];
+		const { code, out } = await capture(join(bin, 'pg_restore'), args, { env: to.env });
 		if (code !== 0) throw new Plain(`The backup could not be brought back:\n${out}`);
 	} finally {
 		rmSync(dump, { force: true });

@@ -43,7 +43,16 @@ const quantile = (list, share) =>
 
 /**
  * Readers and writers for a while.
- * @param {{ origin: string, pages: string[], household: string, runs?: string[], packs?: string, readers: number, writers: number, seconds: number, every_ms: number }} how every_ms: 0 is as fast as they can; writers tap at the runs, take a pack and put it back
+ * @param {object} how writers tap at the runs, take a pack and put it back
+ * @param {string} how.origin
+ * @param {string[]} how.pages
+ * @param {string} how.household
+ * @param {string[]} [how.runs]
+ * @param {string} [how.packs] the lot that is taken from
+ * @param {number} how.readers
+ * @param {number} how.writers
+ * @param {number} how.seconds
+ * @param {number} how.every_ms 0: as fast as they can
  */
 export async function load({ origin, pages, household, runs = [], packs = '', readers, writers, seconds, every_ms }) {
 	const agent = new Agent({ keepAlive: true, maxSockets: readers + writers + 2 });

@@ -6,6 +6,8 @@ process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
 // Listening to the parent must not keep us from ending.
 process.channel?.unref();
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {});
+// Not said, it is this machine alone: the adapter by itself would listen to the whole network.
+process.env.HOST ||= '127.0.0.1';
 // No form and no tap is larger: what is, is not read at all.
 process.env.BODY_SIZE_LIMIT ??= '64K';
 

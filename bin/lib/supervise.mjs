@@ -54,7 +54,10 @@ function ends(what) {
 /**
  * Keeps database and server up: whichever ends is started again under the same address, a little later each time.
  *
- * @param {{ database: import('./postgres.mjs').Postgres | undefined, app: Parameters<typeof startApp>[0], alive: string }} parts alive: an address that answers when the server is well
+ * @param {object} parts
+ * @param {import('./postgres.mjs').Postgres | undefined} parts.database
+ * @param {Parameters<typeof startApp>[0]} parts.app
+ * @param {string} parts.alive an address that answers when the server is well
  * @returns {{ current: () => ReturnType<typeof startApp>, over: Promise<never>, stop: () => Promise<void> }} over: rejects when it gives up
  */
 export function supervise({ database, app, alive }) {

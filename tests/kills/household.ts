@@ -78,7 +78,7 @@ export class Writer {
 		return id;
 	}
 
-	/** Looks into the basket: any of its lots may be anybody's. */
+	/** Looks into the basket: its lots are everybody's. */
 	async #look(): Promise<void> {
 		const page = await ask(this.origin, '/basket', { headers: { cookie: this.cookie, accept: 'text/html' } }).catch(
 			() => undefined

@@ -45,7 +45,10 @@ export function checkDoor(request: Request, settings: DoorSettings, byToken: boo
 		);
 	if (['GET', 'HEAD', 'OPTIONS'].includes(request.method) || byToken) return;
 	const from = request.headers.get('origin');
-	if (from === null || !URL.canParse(from) || new URL(from).host.toLowerCase() !== host.toLowerCase())
+	// Behind a proxy the page stands under ORIGIN, whatever name the proxy asks by.
+	const own =
+		from !== null && (from === settings.origin || (URL.canParse(from) && new URL(from).host === host.toLowerCase()));
+	if (!own)
 		throw new AppError(
 			403,
 			'OTHER_ORIGIN',

@@ -39,7 +39,7 @@ export async function transact<T>(db: Database, work: (tx: Tx) => Promise<T>, tr
 		const client = await db.$client.connect();
 		let broken = false;
 		try {
-			return await drizzle(client).transaction((tx) => work(tx as unknown as Tx));
+			return await drizzle(client).transaction((tx) => work(tx));
 		} catch (thrown) {
 			broken = isLost(thrown);
 			const code = causeOf(thrown)?.code;

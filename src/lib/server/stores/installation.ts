@@ -40,13 +40,13 @@ export async function makePin(db: Database, anew: boolean): Promise<string | und
 	});
 }
 
-export type Paired = { is: 'paired'; token: string } | { is: 'wrong'; left: number } | { is: 'blocked'; until: Date };
+export type Paired = { is: 'paired'; token: string } | { is: 'wrong' } | { is: 'blocked'; until: Date };
 
 /** Pairs a device that knows the PIN. Tries are counted in the database, one at a time. */
 export async function pair(db: Database, pin: string, name: string, now: Date): Promise<Paired> {
 	return transact(db, async (tx) => {
 		const [row] = await tx.select().from(installation).for('update');
-		if (!row?.pinHash) return { is: 'wrong', left: 0 };
+		if (!row?.pinHash) return { is: 'wrong' };
 		if (row.pinBlockedUntil && row.pinBlockedUntil > now) return { is: 'blocked', until: row.pinBlockedUntil };
 		const right = Buffer.from(row.pinHash);
 		const given = Buffer.from(hashOf(pin.replace(/\D/g, ''), row.pinHash.split(':')[0] ?? ''));
@@ -54,7 +54,7 @@ export async function pair(db: Database, pin: string, name: string, now: Date): 
 			const failures = row.pinFailures + 1;
 			const until = failures >= mostTries ? new Date(now.getTime() + pause_ms) : null;
 			await tx.update(installation).set({ pinFailures: until ? 0 : failures, pinBlockedUntil: until });
-			return until ? { is: 'blocked', until } : { is: 'wrong', left: mostTries - failures };
+			return until ? { is: 'blocked', until } : { is: 'wrong' };
 		}
 		await tx.update(installation).set({ pinFailures: 0, pinBlockedUntil: null });
 		const token = randomBytes(32).toString('base64url');

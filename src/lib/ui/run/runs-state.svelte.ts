@@ -9,6 +9,9 @@ export interface RailTimer extends Timer {
 	readonly food: string;
 }
 
+/** The server answers of so many at once. */
+const mostFollowed = 20;
+
 /** All runs that this device knows of: the rail of every place and the Stove read the same ones. */
 export class Runs {
 	#away = $state(false);
@@ -62,7 +65,12 @@ export class Runs {
 	/** Sends what waits, and asks for what other devices have tapped. @returns the server's time, where it answered */
 	async follow(): Promise<number | undefined> {
 		await this.outbox.drain(this.#household);
-		const asks = this.#sessions.map((s) => `${s.id}:${s.seq}`).join(',');
+		// Those that go on first, then the newest of the others: no more than the server answers at once.
+		const followed = [...this.#sessions].sort((a, b) => Number(a.status === 'open') - Number(b.status === 'open'));
+		const asks = followed
+			.slice(-mostFollowed)
+			.map((s) => `${s.id}:${s.seq}`)
+			.join(',');
 		try {
 			const answer = await this.#send(`/stove/news?runs=${asks}`);
 			this.#away = answer.status >= 500;

@@ -1,12 +1,9 @@
 import { and, asc, desc, eq, gt, inArray, isNull, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-
 import type { Database } from '../../db/client';
 import { batch, container, lot, lotBalance, movement, place } from '../../db/schema';
 import { notFound } from '../../errors';
-
 import { once } from '../once';
-
 import { act, type StockStep } from './act';
 import { makeLot, openPlace, post, type LotRow, type NewLot, type Step } from './post';
 import { undoGroup } from './undo';
