@@ -174,6 +174,26 @@ test('opened to the home network it asks each device for the PIN once, before an
 	}
 });
 
+test('behind a proxy that asks under its own name, the page of ORIGIN may write, and no other', async () => {
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	const server = await serve(
+		{ HOST: '127.0.0.1', PORT: String(port), ORIGIN: 'https://jar.example' },
+		async () => (await ask(origin, '/alive')).status === 200
+	);
+	try {
+		const id = household(await ask(origin, '/kitchen'));
+		const body = new URLSearchParams({ household: id, key: randomUUID(), name: 'x'.repeat(61) }).toString();
+		const post = (from: string) =>
+			ask(origin, '/kitchen?/newHousehold', { method: 'POST', body, headers: { ...typed, origin: from } });
+		expect((await post('https://jar.example')).text).toMatch(/"type":"failure","status":400/);
+		for (const from of ['http://jar.example', 'https://jar.example.evil.example', 'https://jar.example:444'])
+			expect((await post(from)).status, from).toBe(403);
+	} finally {
+		await server.stop();
+	}
+});
+
 test('with a certificate it speaks https', async () => {
 	const folder = mkdtempSync(join(tmpdir(), 'root-jar-tls-'));
 	const [key, cert] = ['key.pem', 'cert.pem'].map((f) => join(folder, f)) as [string, string];
