@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -64,8 +64,14 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 		let said = '';
 		let start: ChildProcess | undefined;
 		let starts = 0;
+		const born = Date.now();
 		const begin = () => {
 			starts++;
+			const which = starts;
+			const hear = (d: Buffer) => {
+				const when = ((Date.now() - born) / 1000).toFixed(1);
+				said = (said + String(d).replace(/^(?=.)/gm, `${when} s, start ${which}: `)).slice(-12_000);
+			};
 			start = spawn(process.execPath, [join(root, 'bin/start.mjs')], {
 				stdio: ['ignore', 'pipe', 'pipe'],
 				detached: true,
@@ -79,12 +85,15 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 					ORIGIN: ''
 				}
 			});
-			start.stdout?.on('data', (d: Buffer) => (said = (said + String(d)).slice(-6_000)));
-			start.stderr?.on('data', (d: Buffer) => (said = (said + String(d)).slice(-6_000)));
+			start.stdout?.on('data', hear);
+			start.stderr?.on('data', hear);
 		};
 		const up = async (ms: number) => {
 			for (const end = Date.now() + ms; Date.now() < end; await wait(100)) {
-				const answer = await ask(origin, '/basket').catch(() => undefined);
+				const answer = await Promise.race([
+					ask(origin, '/basket').catch(() => undefined),
+					wait(5_000).then(() => undefined)
+				]);
 				if (answer?.status === 200) return true;
 			}
 			return false;
@@ -136,7 +145,15 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 					begin();
 				}
 				const ok = await up(60_000);
-				expect(ok, `kill ${n} of the ${target}, seed ${seed}: not back within a minute\n${said}`).toBe(true);
+				const there = () =>
+					execFileSync('ps', ['-eo', 'pid,ppid,stat,etimes,args'], { encoding: 'utf8' })
+						.split('\n')
+						.filter((l) => l.includes('postgres') || l.includes('bin/'))
+						.join('\n');
+				if (!ok)
+					expect.fail(
+						`kill ${n} of the ${target}, seed ${seed}: not back within a minute; start ${starts} has ended with ${start?.exitCode}\n${said}\n${there()}`
+					);
 				expect(start?.exitCode, `the start command ended\n${said}`).toBeNull();
 				const row = (table[target] ??= { kills: 0, back_ms: [] });
 				row.kills++;
