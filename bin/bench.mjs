@@ -98,7 +98,7 @@ async function underLoad(sql, { origin, household, raw, pid }) {
 	}
 	const open = await sql`select id from run where household_id = ${household} and status = 'open'`;
 	const [shelf] =
-		await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'pack' order by b.packs desc limit 1`;
+		await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' order by b.amount desc limit 1`;
 	const pages = ['/basket', '/shelves', '/book', `/ways/${raw}`, '/kitchen', '/tables/green-beans', '/stove/news'];
 	const how = { origin, pages, household, runs: open.map((r) => r.id), packs: shelf?.id };
 	await load({ ...how, readers: 10, writers: 0, seconds: 5, every_ms: 0 });
@@ -232,7 +232,7 @@ try {
 			'/shelves',
 			40,
 			() =>
-				sql`select l.*, b.packs, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.packs > 0 order by l.keeps_until`
+				sql`select l.*, b.amount, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.amount > 0 order by l.keeps_until`
 		],
 		[
 			'Book',

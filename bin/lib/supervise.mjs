@@ -12,7 +12,20 @@ const within_ms = 3 * 60_000;
 const pause = (/** @type {number} */ n) => Math.min(8_000, 250 * 2 ** n);
 
 /**
- * Work on the database before it is looked after for good: where it ends meanwhile, it is started again and the work too.
+ * Whether an error says that the connection was lost, and not that the work was wrong: a killed backend leaves its database
+ * running, which then throws every other connection out and comes back by itself.
+ *
+ * @param {unknown} error
+ */
+export function wasCutOff(error) {
+	const { code = '', message = '' } = /** @type {{ code?: string, message?: string }} */ (error ?? {});
+	// SQLSTATE 08: connection exceptions; 57P: shut down, crashed, not yet taking connections. The rest are the network's.
+	return /^(08|57P)/.test(code) || /^(ECONN|EPIPE|ENOENT)/.test(code) || /connection terminated/i.test(message);
+}
+
+/**
+ * Work on the database before it is looked after for good: where the database ends meanwhile, it is started again and the
+ * work too; where only the connection was lost, the work is done again.
  *
  * @template T @param {import('./postgres.mjs').Postgres | undefined} database @param {() => Promise<T>} work @returns {Promise<T>}
  */
@@ -23,10 +36,10 @@ export async function steadily(database, work) {
 		} catch (error) {
 			if (!database || tries >= mostUnanswered) throw error;
 			const ended = await Promise.race([database.ended().then(() => true), wait(1_000).then(() => false)]);
-			if (!ended) throw error;
-			say('The database has ended. It is started again …');
+			if (!ended && !wasCutOff(error)) throw error;
+			if (ended) say('The database has ended. It is started again …');
 			await wait(pause(tries));
-			await database.again();
+			if (ended) await database.again();
 		}
 	}
 }

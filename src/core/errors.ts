@@ -11,7 +11,9 @@ export type ErrorCode =
 	| 'NOT_UNDERSTOOD'
 	| 'BAD_EVENT'
 	| 'NOT_ENOUGH'
-	| 'NOT_READY';
+	| 'NOT_READY'
+	| 'BAD_MIXTURE'
+	| 'BAD_TRANSFORM';
 
 /** Misuse of the core: a bug, or input that was not checked. */
 export class DomainError extends Error {

@@ -51,7 +51,9 @@ export const demo = {
 		{ name: 'Cool room', kind: 'cool', tempC: 13, litres: null },
 		{ name: 'Chest freezer, top basket', kind: 'freezer', tempC: -19, litres: 60 },
 		{ name: 'Chest freezer, floor', kind: 'freezer', tempC: -19, litres: 180 },
-		{ name: 'Pantry', kind: 'pantry', tempC: 17, litres: null }
+		{ name: 'Pantry', kind: 'pantry', tempC: 17, litres: null },
+		{ name: 'Cellar', kind: 'cellar', tempC: 9, litres: null },
+		{ name: 'Garden, third row', kind: 'ground', tempC: 12, litres: null }
 	],
 	pots: [
 		{ name: 'Enamel pot', litres: 12, burnerW: 3000, burnerKind: 'induction', basketL: null },
@@ -76,6 +78,21 @@ export const demo = {
 		{ said: '14 courgettes', place: 'Cool room', hoursAgo: 26 },
 		{ said: '3 bunches kale', place: 'Fridge', hoursAgo: 3 },
 		{ said: '22 kg potatoes', place: 'Cool room', hoursAgo: 74 }
+	],
+	/** What stands in other places, typed as it was said; days before today that it is from. */
+	shelf: [
+		{ said: '19 quarts crushed tomatoes, canned, tested', place: 'Pantry', daysAgo: 310 },
+		{ said: '12 half-pints plum jam', place: 'Pantry', daysAgo: 290 },
+		{ said: '2 pint jars dried plums', place: 'Pantry', daysAgo: 20 },
+		{ said: '3 pint jars dried apples', place: 'Pantry', daysAgo: 300 },
+		{ said: '18 × 400 g beef mince, frozen', place: 'Chest freezer, floor', daysAgo: 40 },
+		{ said: '4 × 1 L chicken stock, frozen', place: 'Chest freezer, floor', daysAgo: 55 },
+		{ said: '4 × 600 g soup mix (carrots + leeks + potatoes), frozen', place: 'Chest freezer, floor', daysAgo: 120 },
+		{ said: '9 butternut squash, 11.2 kg', place: 'Cellar', daysAgo: 16 },
+		{ said: '14 kg beetroot in sand', place: 'Cellar', daysAgo: 9 },
+		{ said: '5 kg carrots', place: 'Garden, third row', daysAgo: 12 },
+		{ said: '12 eggs', place: 'Fridge', daysAgo: 3 },
+		{ said: '800 g chicken, cooked', place: 'Fridge', daysAgo: 1 }
 	],
 	batches: [
 		{

@@ -7,34 +7,34 @@ select gen_random_uuid(), ':household', 'L' || lpad(i::text, 6, '0'), 'green-bea
        timestamptz '2026-08-24 12:00Z' - make_interval(hours => i * 87600 / 20000)
 from generate_series(1, 20000) i;
 
-insert into lot (id, household_id, kind, food, form, place_id, condition, said, note, title, pack_g, batch_id, since, keeps_until, created_at)
-select gen_random_uuid(), ':household', 'pack', b.food, 'whole', (select id from place where household_id = ':household' and kind = 'freezer' limit 1), 'firm', '', '', b.title, 500, b.id, b.created_at, b.keeps_until, b.created_at
+insert into lot (id, household_id, unit, content, content_unit, unit_g, state, food, form, place_id, condition, said, note, title, batch_id, since, keeps_until, created_at)
+select gen_random_uuid(), ':household', 'pack', 5000, 'dg', 500, 'frozen', b.food, 'whole', (select id from place where household_id = ':household' and kind = 'freezer' limit 1), 'firm', '', '', b.title, b.id, b.created_at, b.keeps_until, b.created_at
 from batch b where b.household_id = ':household' and b.code like 'L______';
 
 -- A put of ten, then six takes; the newest 360 lots keep what is left, 40 raw lots wait in the basket.
-insert into movement (id, household_id, lot_id, group_id, kind, grams, packs, cause, by, batch_id, occurred_at, recorded_at)
-select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'put', 0, 10, '', 'bench', l.batch_id, l.created_at, l.created_at
+insert into movement (id, household_id, lot_id, group_id, kind, amount, cause, by, batch_id, occurred_at, recorded_at)
+select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'put', 10, '', 'bench', l.batch_id, l.created_at, l.created_at
 from lot l join batch b on b.id = l.batch_id where l.household_id = ':household' and b.code like 'L______';
-insert into movement (id, household_id, lot_id, group_id, kind, grams, packs, cause, by, batch_id, occurred_at, recorded_at)
-select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'take', 0, case when k = 6 and substr(b.code, 2)::int > 360 then -5 else -1 end, '', 'bench', l.batch_id,
+insert into movement (id, household_id, lot_id, group_id, kind, amount, cause, by, batch_id, occurred_at, recorded_at)
+select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'take', case when k = 6 and substr(b.code, 2)::int > 360 then -5 else -1 end, '', 'bench', l.batch_id,
        l.created_at + make_interval(days => k * 20), l.created_at + make_interval(days => k * 20)
 from lot l join batch b on b.id = l.batch_id cross join generate_series(1, 6) k
 where l.household_id = ':household' and b.code like 'L______';
-insert into movement (id, household_id, lot_id, group_id, kind, grams, packs, cause, by, batch_id, occurred_at, recorded_at)
-select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'count', 0, 0, '', 'bench', l.batch_id, l.created_at, l.created_at
+insert into movement (id, household_id, lot_id, group_id, kind, amount, cause, by, batch_id, occurred_at, recorded_at)
+select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'count', 0, '', 'bench', l.batch_id, l.created_at, l.created_at
 from lot l join batch b on b.id = l.batch_id where l.household_id = ':household' and b.code like 'L______' and substr(b.code, 2)::int <= 10000;
-insert into lot_balance (lot_id, household_id, grams, packs)
-select m.lot_id, m.household_id, sum(m.grams), sum(m.packs) from movement m join lot l on l.id = m.lot_id join batch b on b.id = l.batch_id
+insert into lot_balance (lot_id, household_id, amount)
+select m.lot_id, m.household_id, sum(m.amount) from movement m join lot l on l.id = m.lot_id join batch b on b.id = l.batch_id
 where m.household_id = ':household' and b.code like 'L______' group by 1, 2;
 
 with raw as (
-	insert into lot (id, household_id, kind, food, form, place_id, condition, said, note, title, since, created_at)
-	select gen_random_uuid(), ':household', 'raw', (array['green-beans','carrots','spinach','tomatoes','kale'])[1 + i % 5], 'whole',
+	insert into lot (id, household_id, waiting, food, form, place_id, condition, said, note, title, since, created_at)
+	select gen_random_uuid(), ':household', true, (array['green-beans','carrots','spinach','tomatoes','kale'])[1 + i % 5], 'whole',
 	       (select id from place where household_id = ':household' and kind = 'fridge' limit 1), 'firm', i || ' kg', '', 'green beans', now() - make_interval(hours => i), now()
 	from generate_series(1, 40) i returning id
 ), put as (
-	insert into movement (id, household_id, lot_id, group_id, kind, grams, packs, cause, by, occurred_at, recorded_at)
-	select gen_random_uuid(), ':household', id, gen_random_uuid(), 'put', 5000, 0, '', 'bench', now(), now() from raw returning lot_id
+	insert into movement (id, household_id, lot_id, group_id, kind, amount, cause, by, occurred_at, recorded_at)
+	select gen_random_uuid(), ':household', id, gen_random_uuid(), 'put', 50000, '', 'bench', now(), now() from raw returning lot_id
 )
-insert into lot_balance (lot_id, household_id, grams, packs) select lot_id, ':household', 5000, 0 from put;
+insert into lot_balance (lot_id, household_id, amount) select lot_id, ':household', 50000 from put;
 analyze;

@@ -2,13 +2,19 @@ import { asc, eq, isNotNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { sayAs } from '$core/quantities/dates';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
+import { dgOf, packsOfGrams } from '$core/stock/amount';
 import { foodById } from '$core/things/names';
+import type { Closing } from '$core/runs/close';
 import { readLine } from '$core/things/read-line';
+import { readShelfLine } from '$core/things/shelf-line';
 import { cutOf } from '$core/foods/cuts';
 import { transact, type Database, type Tx } from '$lib/server/db/client';
 import { batch, container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
+import { standingOf } from '$lib/server/shelf-line';
 import { becomeDefault } from '$lib/server/stores/households';
+import { columnsOf } from '$lib/server/stores/runs/settle';
 import { makeLot, post } from '$lib/server/stores/stock';
+import { putAway } from '$lib/server/stores/stock/put';
 import { lotOfThing } from '$lib/server/things';
 import { demo } from './household';
 
@@ -57,7 +63,7 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 			tx,
 			id,
 			{
-				kind: 'raw',
+				waiting: true,
 				...lotOfThing(read.thing),
 				placeId: placeOf(places, item.place),
 				said: item.said,
@@ -66,7 +72,16 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 			},
 			now
 		);
-		await post(tx, id, uuidv7(), [{ lotId, kind: 'put', grams: read.grams, packs: 0 }], { now, by: 'demo' });
+		await post(tx, id, uuidv7(), [{ lotId, kind: 'put', amount: dgOf(read.grams) }], { now, by: 'demo' });
+	}
+	const stood = await tx.select().from(place).where(eq(place.householdId, id));
+	for (const item of demo.shelf) {
+		const read = readShelfLine(item.said, { own: [...demo.measures], metricCups: true, today: dateIn(demo.household.zone, now.getTime()), places: [] }); // prettier-ignore
+		const there = stood.find((p) => p.name === item.place);
+		if (read.kind !== 'understood' || !there) throw new Error(`The demo's "${item.said}" is not understood.`);
+		const day = dateIn(demo.household.zone, now.getTime() - item.daysAgo * day_ms);
+		const { standing } = standingOf({ ...read, day }, there, item.said, demo.household, now);
+		await putAway(tx, id, standing, { now, by: 'demo' });
 	}
 	for (const [n, b] of demo.batches.entries()) await addBatch(tx, id, now, places, containers, b, n);
 }
@@ -95,6 +110,18 @@ async function addBatch(
 	const title = `${b.called ?? food.name}, ${cut.name}`;
 	const batchId = uuidv7();
 	const packed_g = b.packs * b.pack_g;
+	const closing: Closing = {
+		raw_g: b.raw_g,
+		load_g: packed_g,
+		packed_g,
+		packs: b.packs,
+		supper_g: 0,
+		yield: packed_g / b.raw_g,
+		elapsed_s: 3.4 * 3600,
+		hands_s: 1.6 * 3600,
+		lots: [],
+		potfuls: []
+	};
 	await tx.insert(batch).values({
 		id: batchId,
 		householdId: id,
@@ -107,25 +134,16 @@ async function addBatch(
 		packedOn,
 		keepsUntil,
 		useWords: cut.use,
-		closing: {
-			raw_g: b.raw_g,
-			load_g: packed_g,
-			packed_g,
-			packs: b.packs,
-			supper_g: 0,
-			yield: packed_g / b.raw_g,
-			elapsed_s: 3.4 * 3600,
-			hands_s: 1.6 * 3600,
-			lots: [],
-			potfuls: []
-		},
+		closing,
+		...columnsOf(closing),
 		createdAt: at
 	});
 	const lotId = await makeLot(
 		tx,
 		id,
 		{
-			kind: 'pack',
+			...packsOfGrams(b.pack_g),
+			state: 'frozen',
 			food: food.id,
 			form: 'whole',
 			placeId: placeOf(places, b.place),
@@ -133,7 +151,6 @@ async function addBatch(
 			said: '',
 			note: '',
 			title,
-			packG: b.pack_g,
 			containerId: containers.get(b.container) ?? null,
 			batchId,
 			since: at,
@@ -141,9 +158,9 @@ async function addBatch(
 		},
 		at
 	);
-	await post(tx, id, uuidv7(), [{ lotId, kind: 'put', grams: 0, packs: b.packs, batchId }], { now: at, by: 'demo' });
+	await post(tx, id, uuidv7(), [{ lotId, kind: 'put', amount: b.packs, batchId }], { now: at, by: 'demo' });
 	for (const daysAgo of b.taken) {
-		await post(tx, id, uuidv7(), [{ lotId, kind: 'take', grams: 0, packs: -1, batchId }], {
+		await post(tx, id, uuidv7(), [{ lotId, kind: 'take', amount: -1, batchId }], {
 			now: new Date(now.getTime() - daysAgo * day_ms),
 			by: 'demo'
 		});

@@ -60,6 +60,12 @@ export const freshnessRules = {
 	cut: { value: 0.25, unit: '1', at: 'washed and cut', ...practice }
 } as const satisfies Record<string, Row>;
 
+/** What stands in jars and bags by volume, where no row of the food's own says what it weighs. */
+export const shelfRules = {
+	jar_kg_per_L: { value: 0.95, unit: 'kg/L', at: 'food and its liquid, to the headspace', ...practice },
+	dried_kg_per_L: { value: 0.3, unit: 'kg/L', at: 'dried pieces, loose in a jar', ...practice }
+} as const satisfies Record<string, Row>;
+
 /** Clocks that start anew when a thing changes its state: days in the fridge, months in the freezer. */
 export const clockRules = {
 	thawed: {
@@ -76,6 +82,15 @@ export const clockRules = {
 		source: 'coldStorage',
 		confidence: 'from memory'
 	},
+	fermentedCool: {
+		days: [30, 90],
+		unit: 'day',
+		at: 'finished, in a cool place under its brine; the fridge keeps it longer',
+		...practice
+	},
+	salted: { days: [90, 180], unit: 'day', at: 'under salt or brine, in a cool place', ...practice },
+	sugared: { days: [90, 180], unit: 'day', at: 'in heavy syrup, honey or candied, cool and dark', ...practice },
+	ground: { days: [30, 120], unit: 'day', at: 'in the row, under cover, until the ground freezes hard', ...practice },
 	soaked: { days: [1, 2], unit: 'day', at: 'in the fridge, under fresh water', ...practice },
 	frozen: { months: [8, 12], unit: 'month', at: 'blanched vegetables and fruit; quality, not safety', ...freezing }
 } as const satisfies Record<

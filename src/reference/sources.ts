@@ -47,6 +47,18 @@ export const sources = {
 		title: 'USDA Agriculture Handbook 66, Commercial Storage of Fruits, Vegetables, and Florist Stocks',
 		short: 'USDA Handbook 66'
 	},
+	usdaHandbook102: {
+		title: 'USDA Agriculture Handbook 102, Food Yields Summarized by Different Stages of Preparation',
+		short: 'USDA Handbook 102'
+	},
+	usdaHandbook8: {
+		title: 'USDA Agriculture Handbook 8, Composition of Foods, sections on refuse and on poultry (8-5)',
+		short: 'USDA Handbook 8'
+	},
+	seaGrantYields: {
+		title: 'Alaska Sea Grant, Recoveries and Yields from Pacific Fish and Shellfish',
+		short: 'Sea Grant, fish yields'
+	},
 	foodKeeper: { title: 'USDA FSIS FoodKeeper data', short: 'USDA FoodKeeper' },
 	fsis: { title: 'USDA FSIS, Freezing and Food Safety; Keeping Food Safe During an Emergency', short: 'USDA FSIS' },
 	fdaPh: { title: 'FDA, Approximate pH of Foods and Food Products', short: 'FDA, pH of foods' },

@@ -1,4 +1,5 @@
 import asked from './asked-names.json';
+import keptNames from './kept-names.json';
 import kinds from './kinds.json';
 import words from './words.json';
 import type { Provenance } from './row';
@@ -41,6 +42,14 @@ export const kindRows: readonly KindRow[] = kinds.map((k) => ({
 	source: 'practice' as const,
 	confidence: 'practice' as const
 }));
+/** What a name that is refused as a way of keeping is, where it stands on a shelf already. */
+export interface KeptNameRow {
+	readonly names: readonly string[];
+	readonly food: string;
+	readonly form: string;
+	readonly state: string;
+}
+export const keptNameRows: readonly KeptNameRow[] = keptNames;
 export const askedNames: readonly AskedNameRow[] = asked;
 export const madeRows: readonly MadeRow[] = words.made;
 export const wordLists = words;

@@ -95,7 +95,7 @@ async function worldOf(sql: postgres.Sql, household: string): Promise<World> {
 		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'raw' and b.grams > 0 order by l.id limit 1`
 	);
 	const packs = await one(
-		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'pack' and b.packs > 1 order by l.id limit 1`
+		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' and b.amount > 1 order by l.id limit 1`
 	);
 	const code = await one(
 		sql`select code as v from batch where household_id = ${household} order by created_at limit 1`

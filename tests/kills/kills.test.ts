@@ -181,7 +181,7 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 				await link.db
 					.select({ id: lot.id })
 					.from(lot)
-					.where(and(eq(lot.householdId, household), eq(lot.kind, 'raw')))
+					.where(and(eq(lot.householdId, household), eq(lot.waiting, true)))
 			];
 			expect(lots?.length).toBe(adds);
 			expect(await expectLedger(link, household, 'after the kills')).toBeGreaterThan(0);

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { expect } from 'vitest';
+import { dgOf } from '$core/stock/amount';
 import { dateIn } from '$core/freezing/keep';
 import type { RunBook } from '$core/runs/book';
 import type { RunEvent } from '$core/runs/events';
@@ -8,6 +9,7 @@ import type { Tap } from '$core/runs/next';
 import { connect } from '$lib/server/db/client';
 import {
 	batch,
+	claim,
 	container,
 	difference,
 	lot,
@@ -107,10 +109,10 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 	/** Meanwhile the household lives on: eats, moves, counts, takes back, tidies. */
 	async function live(): Promise<void> {
 		const packs = await link.db
-			.select({ id: lot.id, packs: lotBalance.packs })
+			.select({ id: lot.id, packs: lotBalance.amount })
 			.from(lot)
 			.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
-			.where(and(eq(lot.householdId, home.id), eq(lot.kind, 'pack')));
+			.where(and(eq(lot.householdId, home.id), eq(lot.unit, 'pack')));
 		const full = packs.filter((p) => p.packs > 0);
 		const what = r.next();
 		try {
@@ -118,7 +120,7 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 				const { id, packs: most } = r.pick(full);
 				const done = await at().stock.act(
 					randomUUID(),
-					{ lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit: 'packs', amount: 1 + r.below(most) },
+					{ lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit: 'pack', amount: 1 + r.below(most) },
 					'law'
 				);
 				steps.push(done.groupId);
@@ -126,7 +128,7 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 				const { id, packs: most } = r.pick(full);
 				const done = await at().stock.act(
 					randomUUID(),
-					{ lotId: id, kind: 'move', unit: 'packs', amount: 1 + r.below(most), placeId: r.pick(world.freezers) },
+					{ lotId: id, kind: 'move', unit: 'pack', amount: 1 + r.below(most), placeId: r.pick(world.freezers) },
 					'law'
 				);
 				steps.push(done.groupId);
@@ -141,7 +143,7 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 			} else if (what < 0.9) {
 				await at().stock.act(
 					randomUUID(),
-					{ lotId: world.rawLot, kind: 'take', unit: 'grams', amount: 1 + r.below(900) },
+					{ lotId: world.rawLot, kind: 'take', unit: 'dg', amount: 1 + r.below(9000) },
 					'law'
 				);
 			} else {
@@ -201,11 +203,8 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 /** Every balance is the sum of its movements, none is below nothing, and nothing stands in a removed place. */
 export async function expectLedger(link: Link, householdId: string, where: string): Promise<number> {
 	const moves = await link.db.select().from(movement).where(eq(movement.householdId, householdId));
-	const sums = new Map<string, { grams: number; packs: number }>();
-	for (const m of moves) {
-		const sum = sums.get(m.lotId) ?? { grams: 0, packs: 0 };
-		sums.set(m.lotId, { grams: sum.grams + m.grams, packs: sum.packs + m.packs });
-	}
+	const sums = new Map<string, number>();
+	for (const m of moves) sums.set(m.lotId, (sums.get(m.lotId) ?? 0) + m.amount);
 	const balances = await link.db
 		.select({ balance: lotBalance, removedAt: place.removedAt })
 		.from(lotBalance)
@@ -213,11 +212,9 @@ export async function expectLedger(link: Link, householdId: string, where: strin
 		.innerJoin(place, eq(place.id, lot.placeId))
 		.where(eq(lotBalance.householdId, householdId));
 	for (const { balance, removedAt } of balances) {
-		expect({ grams: balance.grams, packs: balance.packs }, where).toEqual(
-			sums.get(balance.lotId) ?? { grams: 0, packs: 0 }
-		);
-		expect(Math.min(balance.grams, balance.packs), where).toBeGreaterThanOrEqual(0);
-		if (balance.grams + balance.packs > 0) expect(removedAt, where).toBeNull();
+		expect(balance.amount, where).toBe(sums.get(balance.lotId) ?? 0);
+		expect(balance.amount, where).toBeGreaterThanOrEqual(0);
+		if (balance.amount > 0) expect(removedAt, where).toBeNull();
 	}
 	return balances.length;
 }
@@ -249,6 +246,9 @@ export async function expectBook(
 		expect(entries[0]?.closing, where).toEqual(JSON.parse(JSON.stringify(book.entry.closing)));
 		expect(entries[0]?.packedOn, where).toBe(dateIn(home.zone, book.entry.endedAt));
 	}
+	// What it has spoken for holds as long as it goes on.
+	const claims = await link.db.select().from(claim).where(eq(claim.runId, runId));
+	for (const one of claims) expect(one.endedAt === null, where).toBe(book.entry === null);
 	// Lots and ledger: what the fold says, plus what is different.
 	const lots = await link.db
 		.select()
@@ -257,9 +257,7 @@ export async function expectBook(
 	const moves = await link.db.select().from(movement).where(eq(movement.householdId, home.id));
 	const differences = await link.db.select().from(difference).where(eq(difference.runId, runId));
 	const booked = (lotId: string) =>
-		moves
-			.filter((m) => m.lotId === lotId && m.runId === runId)
-			.reduce((s, m) => ({ grams: s.grams + m.grams, packs: s.packs + m.packs }), { grams: 0, packs: 0 });
+		moves.filter((m) => m.lotId === lotId && m.runId === runId).reduce((s, m) => s + m.amount, 0);
 	const differs = (lotId: string) => {
 		const of = differences.filter((d) => d.lotId === lotId);
 		const settled = of.filter((d) => d.settledAt).reduce((s, d) => s + d.amount, 0);
@@ -269,16 +267,16 @@ export async function expectBook(
 	for (const line of book.packs) expect(lots.filter((l) => l.packEventId === line.eventId).length, where).toBe(1);
 	for (const one of lots) {
 		const wanted = book.packs.find((p) => p.eventId === one.packEventId)?.packs ?? 0;
-		const over = booked(one.id).packs - wanted;
+		const over = booked(one.id) - wanted;
 		const { open, settled } = differs(one.id);
 		expect(over, where).toBeGreaterThanOrEqual(0);
 		expect(open, where).toBe(Math.max(0, over - settled));
 		if (over > 0) differed++;
-		if (one.containerId) used.set(one.containerId, (used.get(one.containerId) ?? 0) + booked(one.id).packs);
+		if (one.containerId) used.set(one.containerId, (used.get(one.containerId) ?? 0) + booked(one.id));
 	}
 	const rawLot = row?.lotId ?? '';
-	const wanted_g = book.used.find((u) => u.lotId === rawLot)?.grams ?? 0;
-	const less = wanted_g + booked(rawLot).grams;
+	const wanted = dgOf(book.used.find((u) => u.lotId === rawLot)?.grams ?? 0);
+	const less = wanted + booked(rawLot);
 	expect(less, where).toBeGreaterThanOrEqual(0);
 	expect(differs(rawLot).open, where).toBe(Math.max(0, less - differs(rawLot).settled));
 	return { used, differed };

@@ -6,8 +6,8 @@ import type { RunPlan } from './plan';
 export interface Difference {
 	readonly id: string;
 	readonly title: string;
-	/** `packs`: as many are booked beyond what the taps say. `grams`: as many less were used up than they say. */
-	readonly unit: 'packs' | 'grams';
+	/** `packs`: as many are booked beyond what the taps say. `dg`: as many tenths of a gram less were used up than they say. */
+	readonly unit: 'packs' | 'dg';
 	readonly amount: number;
 }
 

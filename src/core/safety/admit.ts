@@ -53,6 +53,21 @@ const ruleOfState: Readonly<Partial<Record<State, string>>> = {
 	sprouted: 'sprouted'
 };
 
+/** Parts of animals and fruit that are food. Leaves, stems and pits of most plants are not, and some are poison. */
+const edibleParts = new Set(['bones', 'bone', 'carcass', 'carcasses', 'fat', 'skin', 'skins', 'trimmings', 'scraps', 'peel', 'peels', 'zest', 'rind', 'rinds', 'cores', 'cobs', 'heads', 'feet', 'necks', 'wings', 'roe', 'shells', 'florets', 'spears', 'cloves', 'kernels', 'hearts', 'heart', 'tongue', 'kidney', 'hips', 'husks', 'pods']); // prettier-ignore
+
+/**
+ * Whether what stands on a shelf already may be written down as what it is. How it was kept is no reason to refuse: where it
+ * may not stand so, the safety room says it of the place; what is poisonous or spoiled is none.
+ *
+ * @param part what a preserve or a part is called
+ */
+export function admitKept({ food, conditions, marks, mixed }: Said, part?: string): Refusal | undefined {
+	if (conditions.includes('spoiled')) return refuse('spoiled', { food });
+	if (marks.includes('part') && part !== undefined && !edibleParts.has(part)) return refuse('part-unknown', { food });
+	return mixed ? refuse('mixture', { food }) : undefined;
+}
+
 /**
  * Whether what was said may be kept at all: asked at the door, before anything is written.
  *

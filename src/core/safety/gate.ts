@@ -36,6 +36,14 @@ function ofState({ thing, way, product }: Query): Refusal | undefined {
 	return stop('state-unknown', food);
 }
 
+/** A jar of food that is not sour, of which nobody knows how it was made: for no way, and not for the table. */
+function ofProcess({ thing }: Query): Refusal | undefined {
+	const { food, state, was, process } = thing;
+	const jar =
+		state === 'canned' || state === 'pickled' || (state === 'opened' && (was === 'canned' || was === 'pickled'));
+	return jar && process === 'unknown' && food.acid.class !== 'high' ? stop('jar-process', food) : undefined;
+}
+
 function ofAge({ thing, way }: Query): Refusal | undefined {
 	const { age, food } = thing;
 	if (age?.past !== 'end') return undefined;
@@ -74,7 +82,7 @@ function ofIdentity({ thing, part }: Query): Refusal | undefined {
 export function gate(query: Query): Refusal | undefined {
 	const { thing, way } = query;
 	const { food, kind } = thing;
-	const stopped = ofAge(query) ?? ofIdentity(query);
+	const stopped = ofProcess(query) ?? ofAge(query) ?? ofIdentity(query);
 	if (stopped) return stopped;
 	if (way === 'can' && thing.condition === 'unsound') return refuse('damaged', { food });
 	const state = ofState(query);

@@ -5,6 +5,7 @@ import { admitted } from '../things/admitted';
 import { askByName } from '../things/ask-by-name';
 import { readLine } from '../things/read-line';
 import { understand } from '../things/understand';
+import { standCases } from './stand.fixture';
 import { advise } from './advise';
 import { wayIds } from './question';
 import type { Question } from './question';
@@ -225,7 +226,12 @@ describe('what is refused', () => {
 		}
 	);
 	it('has a question for every rule of the table, so that no rule is dead', () => {
-		const asked = new Set([...cases.map(([id]) => id), ...lines.map(([id]) => id), ...ofLots]);
+		const asked = new Set([
+			...cases.map(([id]) => id),
+			...lines.map(([id]) => id),
+			...ofLots,
+			...standCases.map(([id]) => id)
+		]);
 		expect(refusalRows.map((r) => r.id).filter((id) => !asked.has(id))).toEqual([]);
 	});
 	it('never sends a person back into what was refused', () => {

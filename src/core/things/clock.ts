@@ -3,9 +3,10 @@ import { heatSteps } from '../../reference/safety';
 import type { PlaceKind, Range } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
+import { keptAt, spoilsOutOfCold } from './kept-clock';
 import type { Age, State, Thing } from './thing';
 
-export type StandingPlace = PlaceKind | 'freezer';
+export type StandingPlace = PlaceKind | 'freezer' | 'pantry' | 'ground' | 'crock';
 
 /** An interval in one place. The last one of a lot is open. */
 export interface Stay {
@@ -63,9 +64,33 @@ const freezer_C = -12;
 export function keepsAt(thing: Thing, place: StandingPlace, place_C: number): Keeping {
 	mustBeWithin(place_C, -40, 45, 'place_C');
 	if (thing.state === 'frozen' && place_C <= freezer_C) return frozen(thing);
+	const kept = keptAt(thing, place, place_C);
+	if (kept) return kept;
+	if (place === 'ground' && !thing.food.perishable) return { ...inTheRow(thing), limit: 'quality' };
 	const second = secondClock(thing);
-	if (second || thing.food.perishable) return perishable(thing, place_C, second);
-	return produce(thing, place === 'freezer' ? 'fridge' : place, Math.max(-2, place_C));
+	if (second || thing.food.perishable || spoilsOutOfCold(thing)) return perishable(thing, place_C, second);
+	return produce(thing, asProduce[place], Math.max(-2, place_C));
+}
+
+/** Which row of produce a place goes by. */
+const asProduce: Readonly<Record<StandingPlace, PlaceKind>> = {
+	counter: 'counter',
+	cool: 'cool',
+	fridge: 'fridge',
+	cellar: 'cellar',
+	freezer: 'fridge',
+	pantry: 'counter',
+	ground: 'cellar',
+	crock: 'counter'
+};
+
+/** Standing in the ground: by common practice the shorter of the row's months and what its store would give it. */
+function inTheRow({ food }: Thing): Provenance & { readonly days: Range } {
+	const { days, source, confidence } = clockRules.ground;
+	const weeks = food.want?.weeks;
+	return weeks
+		? { days: [Math.min(days[0], weeks[0] * 7), Math.min(days[1], weeks[1] * 7)], source, confidence }
+		: { days, source, confidence };
 }
 
 function produce(thing: Thing, place: PlaceKind, place_C: number): Keeping {
@@ -92,6 +117,7 @@ function produce(thing: Thing, place: PlaceKind, place_C: number): Keeping {
 /** Thawed, cooked and soaked things count by days of their own, whatever they were before. */
 function secondClock({ state, food }: Thing): (Provenance & { readonly days: Range }) | undefined {
 	if (state === 'thawed' || state === 'frozen') return clockRules.thawed;
+	if (state === 'mixed' || state === 'coated') return clockRules.cooked;
 	if (state === 'cooked' && food.group !== 'dish' && food.group !== 'stock') return clockRules.cooked;
 	return state === 'soaked' ? clockRules.soaked : undefined;
 }

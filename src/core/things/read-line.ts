@@ -57,6 +57,8 @@ export interface LineContext {
 	readonly metricCups: boolean;
 	/** `yyyy-MM-dd` in the household's zone. */
 	readonly today?: string;
+	/** It stands on a shelf already: see `understand`. */
+	readonly kept?: boolean;
 	/** Whether near names are looked for where none is known; a comparison with every name. */
 	readonly near?: boolean;
 }
@@ -162,7 +164,7 @@ function finish(line: string, amount: Amount, context: LineContext): Reading {
 	const said = line.slice(0, line.length - rest.length).trimEnd();
 	const withAmount = (choices: readonly Choice[]): Choice[] =>
 		choices.map((c) => ({ label: c.label, text: `${said} ${c.text}` }));
-	const named = understand(rest, context.today);
+	const named = understand(rest, context.today, { kept: context.kept === true });
 	switch (named.kind) {
 		case 'refused':
 			return named;

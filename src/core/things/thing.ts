@@ -1,5 +1,6 @@
 import type { FoodRow } from '../../reference/tables';
 import type { KindRow } from '../../reference/things';
+import type { Part } from './mixture';
 
 /** The one list of states. What the tables hold is for `fresh`; every other state has to be allowed by name. */
 export const states = [
@@ -48,6 +49,12 @@ export interface Thing {
 	readonly form: string;
 	readonly state: State;
 	readonly condition: Condition;
+	/** What it was before it was opened or thawed: a jar, a dried thing, a cooked dish. */
+	readonly was?: State;
+	/** Of several foods: all of them, by weight; `food` is then the one that it must be kept by. */
+	readonly madeOf?: readonly Part[];
+	/** Of a jar on the shelf: whether it is known that it went by a tested process. */
+	readonly process?: 'tested' | 'unknown';
 	/** Picked wild, whatever the food. */
 	readonly wild?: boolean;
 	/** Whether an expert has seen it; unsaid is not safe. */

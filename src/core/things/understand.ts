@@ -1,8 +1,9 @@
 import { distance } from 'fastest-levenshtein';
 import type { Refusal } from '../errors';
 import type { FoodRow, PlaceKind } from '../../reference/tables';
-import type { KindRow, MadeRow } from '../../reference/things';
-import { admit, isOwnState } from '../safety/admit';
+import { keptNameRows, type KindRow, type MadeRow } from '../../reference/things';
+import { admit, admitKept, isOwnState } from '../safety/admit';
+import { keptState } from './kept-state';
 import { refusalOf } from '../safety/refuse';
 import { allNames, foodById, kindById, longestName, meaningOf, type Meaning } from './names';
 import { keyOf, rawOf, readPhrase, type Named, type Phrase } from './phrase';
@@ -90,6 +91,8 @@ export function deadlyIn(text: string): Refusal | undefined {
 	return undefined;
 }
 
+const keptNames = new Map(keptNameRows.flatMap((row) => row.names.map((n) => [nameKey(n), row] as const)));
+
 /** Words that pick a kind although they stand apart: "peaches, white", "beans, runner". */
 function regroup(words: readonly Word[], named: Named): Meaning | undefined {
 	return words.length === 0 ? undefined : meaningOf(`${keyOf(words)} ${keyOf(named.words)}`);
@@ -103,8 +106,9 @@ function regroup(words: readonly Word[], named: Named): Meaning | undefined {
  * must be one of its kinds.
  *
  * @param today `yyyy-MM-dd` in the household's zone, for days that are said
+ * @param options.kept it stands on a shelf already: what was made of it and how it was kept is what it is, and is not refused
  */
-export function understand(text: string, today?: string): Understanding {
+export function understand(text: string, today?: string, { kept = false }: { kept?: boolean } = {}): Understanding {
 	const deadly = deadlyIn(text);
 	if (deadly) return { kind: 'refused', refusal: deadly };
 	const story = readStory(text, today);
@@ -155,6 +159,10 @@ export function understand(text: string, today?: string): Understanding {
 			left.length = 0;
 		}
 	}
+	const standing =
+		kept && meaning.kind === 'refused' && !meaning.row.deadly ? keptNames.get(keyOf(name.words)) : undefined;
+	const onShelf = standing && foodById(standing.food);
+	if (onShelf) meaning = { kind: 'food', food: onShelf };
 	if (meaning.kind === 'refused')
 		return { kind: 'refused', refusal: refusalOf(meaning.row, { called: rawOf(name.words) }) };
 	const made = headIsPart(main, others);
@@ -172,7 +180,24 @@ export function understand(text: string, today?: string): Understanding {
 	else if (others.length > 0) return twoNames(text, name, others);
 	if (meaning.kind === 'asked') return askRow(text, name, meaning.row, left);
 	if (left.length > 0) return leftOver(text, name, meaning.food, left);
-	return settle(text, { name, called, meaning, head, phrases, story });
+	if (standing) {
+		const settled = settle(text, {
+			name,
+			called,
+			meaning,
+			head: undefined,
+			headWords: undefined,
+			phrases,
+			story,
+			kept
+		});
+		if (settled.kind !== 'thing') return settled;
+		const { thing } = settled;
+		const state = thing.state === 'fresh' ? (standing.state as State) : thing.state;
+		return { ...settled, formSaid: true, thing: { ...thing, form: standing.form, state } };
+	}
+	const headWords = made ? keyOf(main.name.words) : undefined;
+	return settle(text, { name, called, meaning, head, headWords, phrases, story, kept });
 }
 
 function sameFood(
@@ -206,11 +231,16 @@ interface Settling {
 	readonly meaning: Extract<Meaning, { kind: 'food' }>;
 	/** What the head of the phrase makes of the food: "soup", "seeds". */
 	readonly head: Mark | undefined;
+	readonly headWords: string | undefined;
+	readonly kept: boolean;
 	readonly phrases: readonly Phrase[];
 	readonly story: Story;
 }
 
-function settle(text: string, { name, meaning, head, phrases, story, ...settling }: Settling): Understanding {
+function settle(
+	text: string,
+	{ name, meaning, head, headWords, phrases, story, kept, ...settling }: Settling
+): Understanding {
 	let { food, of } = meaning;
 	const original = { food, of };
 	const pieces = phrases.flatMap((p) => p.pieces);
@@ -225,6 +255,8 @@ function settle(text: string, { name, meaning, head, phrases, story, ...settling
 	const marks: Parameters<typeof admit>[0]['marks'][number][] = head && head.type !== 'made' ? [head.type] : [];
 	const notes: string[] = [];
 	const unknown: Word[] = [];
+	/** What a preserve or a part is called: "jam", "bones". */
+	let madeInto = head?.type === 'preserve' || head?.type === 'part' ? headWords : undefined;
 	let place: PlaceKind | undefined;
 	let form: string | undefined;
 	let wild = false;
@@ -262,8 +294,10 @@ function settle(text: string, { name, meaning, head, phrases, story, ...settling
 			}
 			case 'preserve':
 			case 'part':
-				if (piece.after) marks.push(mark.type);
-				else unknown.push(...words);
+				if (piece.after) {
+					marks.push(mark.type);
+					madeInto ??= keyOf(words);
+				} else unknown.push(...words);
 				break;
 			case 'wild':
 				wild = true;
@@ -293,13 +327,14 @@ function settle(text: string, { name, meaning, head, phrases, story, ...settling
 		}
 	}
 	if (unknown.length > 0) return leftOver(text, name, food, unknown);
-	const refusal = admit({
+	const said = {
 		food,
 		states: saidStates,
 		conditions: saidConditions,
 		marks,
 		mixed: phrases.some((p) => p.mixed.length > 0)
-	});
+	};
+	const refusal = kept ? admitKept(said, madeInto) : admit(said);
 	if (refusal) return { kind: 'refused', refusal };
 	for (const word of story.variety === '' ? [] : wordsIn(story.variety)) {
 		const kind = meaningOf(`${word.key} ${keyOf(name.words)}`);
@@ -326,6 +361,10 @@ function settle(text: string, { name, meaning, head, phrases, story, ...settling
 	if (cold) state = cold;
 	else if (telling.includes('soaked')) state = 'soaked';
 	else if (state === 'fresh' && telling.includes('prepared')) state = 'prepared';
+	if (kept) {
+		state = keptState(telling, madeInto, state);
+		if (madeInto !== undefined) called = called.endsWith(madeInto) ? called : `${called} ${madeInto}`;
+	}
 	const rank: Condition[] = ['unsound', 'soft', 'ripe', 'firm'];
 	const condition = rank.find((c) => saidConditions.includes(c)) ?? 'firm';
 	const variety = story.variety === '' ? [] : [`variety ${story.variety}`];
@@ -335,13 +374,13 @@ function settle(text: string, { name, meaning, head, phrases, story, ...settling
 			food,
 			...(of ? { kind: of } : {}),
 			called: called.toLowerCase().replace(/-/g, ' '),
-			form: form ?? food.forms[0]?.id ?? 'whole',
+			form: (kept ? madeInto : undefined) ?? form ?? food.forms[0]?.id ?? 'whole',
 			state,
 			condition,
 			...(wild ? { wild } : {}),
 			...(identified === undefined ? {} : { identified })
 		},
-		formSaid: form !== undefined,
+		formSaid: form !== undefined || (kept && madeInto !== undefined),
 		place,
 		day: story.day,
 		note: [...variety, ...notes, ...phrases.flatMap((p) => p.remarks), ...story.notes].join(', '),

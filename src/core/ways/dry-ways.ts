@@ -1,3 +1,4 @@
+import { shareLeft } from '../foods/share';
 import { jarVolume_L } from '../../reference/canning-rules';
 import { dryingModel } from '../../reference/model-rules';
 import type { DryingRow } from '../../reference/other-ways';
@@ -111,7 +112,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		altitude_m: kitchen.altitude_m ?? 0
 	});
 	if (time.kind === 'refused') return time;
-	const share = (cut.yields[thing.form] ?? Object.values(cut.yields)[0])?.value ?? 1;
+	const share = shareLeft(thing, cut);
 	const wet_kg = (input.grams / 1000) * share;
 	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
 	const loads = Math.ceil(needed / dryer.trays);

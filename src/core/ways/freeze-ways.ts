@@ -6,6 +6,7 @@ import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { blanchLine, type BlanchLine } from '../heat/blanch-line';
 import { trayLoad_kg_m2 } from '../freezing/tray';
 import { cutOf } from '../foods/cuts';
+import { shareLeft } from '../foods/share';
 import { blanchedMonths } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
@@ -114,7 +115,9 @@ export function freezeWays(input: WaysInput): Ways {
 		const refusal = advice.kind === 'refused' ? advice : refuse('kept-only', { food });
 		return { food, cut: null, portion_g, ways: [{ ...refusal, id: 'raw', name: 'Freeze', gist: 'as its row says' }] };
 	}
-	const cut = cutOf(food, choices.cut ?? food.cuts[0]?.id ?? '');
+	// What comes in cut already is kept as it is cut.
+	const own = food.cuts.find((c) => c.id === thing.form);
+	const cut = cutOf(food, choices.cut ?? own?.id ?? food.cuts[0]?.id ?? '');
 	const rows = blanchRowsOf(cut);
 	const ways: (FreezeWay | RefusedWay)[] = [];
 	// The safety module has its say on each way before anything is worked out.
@@ -124,12 +127,6 @@ export function freezeWays(input: WaysInput): Ways {
 	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
 	return { food, cut, portion_g, ways };
 }
-
-const share = (cut: CutRow, form: string): number => {
-	const row = cut.yields[form] ?? Object.values(cut.yields)[0];
-	if (!row) throw new DomainError('UNKNOWN_CUT', 'form', `${cut.id} has no yield.`);
-	return row.value;
-};
 
 function choosePot(kitchen: Kitchen, potId?: string): KitchenPot | undefined {
 	return kitchen.pots.find((p) => p.id === potId) ?? [...kitchen.pots].sort((a, b) => b.litres - a.litres)[0];
@@ -168,7 +165,7 @@ function blanched(
 		}; // prettier-ignore
 	}
 	const as = row.blanchedAs ? (food.cuts.find((c) => c.id === row.blanchedAs?.cut) ?? cut) : cut;
-	const load_g = Math.round(input.grams * share(as, input.thing.form));
+	const load_g = Math.round(input.grams * shareLeft(input.thing, as));
 	const line = blanchLine({
 		food,
 		cut: as,
@@ -256,7 +253,7 @@ function cooked(
 			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
 		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
-		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g, blanchWords: words, months: cook.months,
+		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
 		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
 		notes: [note],
@@ -276,7 +273,7 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 	const words = cooked ? 'cooked already' : food.perishable ? 'none: it is frozen raw' : 'none needed';
 	return build(input, cut, {
 		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
-		load_g: Math.round(input.grams * share(cut, input.thing.form)), portion_g,
+		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
 		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
 		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
@@ -297,7 +294,7 @@ interface Draft {
 function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const { kitchen } = input;
 	const { food } = input.thing;
-	const yieldShare = share(cut, input.thing.form);
+	const yieldShare = shareLeft(input.thing, cut);
 	const prepared_g = Math.max(1, Math.round(input.grams * yieldShare));
 	const perTray_kg = trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2;
 	const needed = Math.max(1, Math.ceil(prepared_g / 1000 / perTray_kg));

@@ -163,6 +163,12 @@ export function asShown(fields: Record<string, string>, name: string): Record<st
 }
 
 export const id = () => Joi.string().uuid().messages({ 'string.guid': '{{#label}} is not an id' });
+/** Ids with commas between them, at most two hundred. */
+export const ids = () =>
+	Joi.string()
+		.max(200 * 37)
+		.pattern(/^[0-9a-f-]{36}(,[0-9a-f-]{36})*$/i)
+		.messages({ 'string.pattern.base': '{{#label}} is no list of ids' });
 export const key = () => id().required().label('The form’s key');
 /** A calendar date that there is: 2026-02-30 is none. */
 export const date = () =>

@@ -208,7 +208,7 @@ describe('the demo', () => {
 		const [shelf] = await before.stores.stock.shelves();
 		await before.stores.stock.act(
 			randomUUID(),
-			{ lotId: shelf?.id ?? '', kind: 'take', unit: 'packs', amount: 1 },
+			{ lotId: shelf?.id ?? '', kind: 'take', unit: 'pack', amount: 1 },
 			'test'
 		);
 		await keepDemo(link.db, day2, false);

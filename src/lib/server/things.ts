@@ -1,4 +1,4 @@
-import { clockOf, type Clock, type Stay, type StandingPlace } from '$core/things/clock';
+import { clockOf, type Clock, type Stay } from '$core/things/clock';
 import { rereadLot, type Reread } from '$core/things/reread';
 import { foodById, kindById } from '$core/things/names';
 import { nearNames } from '$core/things/understand';
@@ -14,15 +14,6 @@ type PlaceRow = typeof place.$inferSelect;
 /** The reader of lines that new lots are understood by. */
 const thisReader = 1;
 
-const standing: Record<PlaceRow['kind'], StandingPlace> = {
-	counter: 'counter',
-	pantry: 'counter',
-	cool: 'cool',
-	cellar: 'cellar',
-	fridge: 'fridge',
-	freezer: 'freezer'
-};
-
 export function knownFood(id: string): FoodRow {
 	const food = foodById(id);
 	if (!food) {
@@ -35,12 +26,29 @@ export function knownFood(id: string): FoodRow {
 /** What of a thing stands in a lot's row. */
 export const lotOfThing = (
 	thing: Thing
-): Pick<NewLot, 'food' | 'foodKind' | 'form' | 'condition' | 'state' | 'wild' | 'identified' | 'title' | 'reader'> => ({
+): Pick<
+	NewLot,
+	| 'food'
+	| 'foodKind'
+	| 'form'
+	| 'condition'
+	| 'state'
+	| 'was'
+	| 'madeOf'
+	| 'process'
+	| 'wild'
+	| 'identified'
+	| 'title'
+	| 'reader'
+> => ({
 	food: thing.food.id,
 	foodKind: thing.kind?.id ?? null,
 	form: thing.form,
 	condition: thing.condition,
 	state: thing.state,
+	was: thing.was ?? null,
+	madeOf: thing.madeOf ?? null,
+	process: thing.process ?? null,
 	wild: thing.wild ?? false,
 	identified: thing.identified ?? null,
 	title: thing.called,
@@ -49,20 +57,21 @@ export const lotOfThing = (
 
 type Standing = Pick<PlaceRow, 'kind' | 'tempC'>;
 
-/** "cut" was a condition once; it is a state now. */
-const stateOf = (row: Pick<LotRow, 'condition' | 'state'>): Thing['state'] =>
-	row.condition === 'cut' ? 'prepared' : row.state;
+/** A place as the clock and the safety room know it. */
+export const standingIn = (place: Standing) => ({
+	place: place.kind,
+	place_C: Math.max(-40, Math.min(45, place.tempC))
+});
 
 /** Everywhere that a lot has stood, the last place open. */
 export function staysOf(row: LotRow, place: Standing): Stay[] {
 	return [
 		...row.stays,
 		{
-			place: standing[place.kind],
-			place_C: Math.max(-40, Math.min(45, place.tempC)),
+			...standingIn(place),
 			from: (row.placedAt ?? row.since).getTime(),
 			until: null,
-			state: stateOf(row)
+			state: row.state
 		}
 	];
 }
@@ -113,15 +122,18 @@ function rereadOnce(lot: { readonly food: FoodRow; readonly title: string; reado
 export function lotThing(row: LotRow, place: Standing, now: Date): LotThing {
 	const food = knownFood(row.food);
 	const before =
-		row.reader < thisReader && row.kind === 'raw' ? rereadOnce({ food, title: row.title, note: row.note }) : undefined;
+		row.reader < thisReader && row.waiting ? rereadOnce({ food, title: row.title, note: row.note }) : undefined;
 	const kind = kindById(row.food, row.foodKind) ?? before?.kindRow;
 	const bare: Thing = {
 		food,
 		...(kind ? { kind } : {}),
 		called: row.title,
 		form: row.form,
-		state: stateOf(row),
-		condition: row.condition === 'cut' ? 'firm' : row.condition,
+		state: row.state,
+		condition: row.condition,
+		...(row.was ? { was: row.was } : {}),
+		...(row.madeOf ? { madeOf: row.madeOf } : {}),
+		...(row.process ? { process: row.process } : {}),
 		...(row.wild ? { wild: true } : {}),
 		...(row.identified === null ? {} : { identified: row.identified })
 	};

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { stillGoodFor } from '$core/things/clock';
+import { dgOf } from '$core/stock/amount';
 import { unlikely } from '$core/things/likely';
 import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
@@ -7,6 +8,7 @@ import { echoOf, formWords, placeFor, readHaul } from '$lib/server/haul';
 import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
 import { stopOf } from '$lib/server/stop';
 import { asShown, id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { sayStep } from '$lib/server/steps';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { HouseholdRow } from '$lib/server/stores/households';
@@ -20,7 +22,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			stores.stock.basket(),
 			stores.runs.reserved(),
 			stores.home.places(),
-			stores.stock.lastSteps('raw', 1)
+			stores.stock.lastSteps('basket', 1)
 		]);
 		const rows = lots.map(({ lot, grams, place }) => {
 			const { thing, clock: fresh, reread } = lotThing(lot, place, now);
@@ -59,7 +61,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			title: 'Basket',
 			rows,
 			places: places.filter((p) => p.kind !== 'freezer').map((p) => ({ id: p.id, name: p.name })),
-			steps,
+			steps: steps.map(sayStep(locals.household.units)),
 			typed: url.searchParams.get('say') ?? '',
 			open: url.searchParams.get('open'),
 			more: await moreOf(stores, url.searchParams, now, locals.household.zone),
@@ -178,7 +180,11 @@ export const actions: Actions = {
 				asShown(fields, 'grams')
 			);
 			return {
-				done: await event.locals.stores.stock.act(once, { lotId, kind, unit: 'grams', amount: grams }, deviceOf(event))
+				done: await event.locals.stores.stock.act(
+					once,
+					{ lotId, kind, unit: 'dg', amount: dgOf(grams) },
+					deviceOf(event)
+				)
 			};
 		}),
 
@@ -198,7 +204,7 @@ export const actions: Actions = {
 				}),
 				asShown(fields, 'grams')
 			);
-			const step = { lotId, kind: 'move' as const, unit: 'grams' as const, amount: grams, placeId };
+			const step = { lotId, kind: 'move' as const, unit: 'dg' as const, amount: dgOf(grams), placeId };
 			return { done: await event.locals.stores.stock.act(once, step, deviceOf(event)) };
 		}),
 

@@ -350,7 +350,7 @@
 	>
 		<Marks />
 
-		<span>Last: {data.steps[0]?.title}, {data.steps[0]?.kind}</span>
+		<span>Last: {data.steps[0]?.words}</span>
 		<button class="btn btn-plain underline" name="groupId" value={data.steps[0]?.groupId}>undo</button>
 	</form>
 {/if}

@@ -3,6 +3,7 @@ import { usualCurrency } from '$core/quantities/money';
 import { redirect, type RequestEvent } from '@sveltejs/kit';
 import { boilingPoint_C } from '$core/heat/boiling-point';
 import { mFromFt } from '$core/quantities/units';
+import { placeKinds } from '$core/things/place';
 import { foodById } from '$core/things/names';
 import { AppError, notFound } from '$lib/server/errors';
 import { decimal, decimalWithin, id, key, line, measureWithin, parse } from '$lib/server/parse';
@@ -237,7 +238,7 @@ export const actions: Actions = {
 					key: key(),
 					name: line(60).required().label('The place’s name'),
 					kind: Joi.string()
-						.valid('counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry')
+						.valid(...placeKinds)
 						.required()
 						.label('The kind of place'),
 					tempC: measureWithin('temperature', units, -40, 45).required().label('Its temperature'),

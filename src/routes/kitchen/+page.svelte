@@ -34,7 +34,9 @@
 		freezer: 'freezer',
 		cool: 'cool room',
 		cellar: 'cellar',
-		pantry: 'pantry'
+		pantry: 'pantry',
+		ground: 'row in the ground',
+		crock: 'crock'
 	} as const;
 	const bad = (action: string, name: string) =>
 		failed?.action === action && faultOf(failed, name) ? 'true' : undefined;

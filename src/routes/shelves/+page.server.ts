@@ -1,8 +1,11 @@
 import Joi from 'joi';
-import { dateIn, daysBetween } from '$core/freezing/keep';
+import { findings, lookKinds, type Finding, type LookKind } from '$core/stock/looks';
+import { amountField } from '$lib/server/amount-field';
 import { AppError } from '$lib/server/errors';
-import { id, key, line, parse } from '$lib/server/parse';
+import { id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
+import { shelvesOf } from '$lib/server/shelves';
+import { sayStep } from '$lib/server/steps';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
@@ -11,63 +14,34 @@ const mostOnBoard = 60;
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
-		const { q, all } = parse(
-			Joi.object<{ q?: string; all?: string }>({
+		const { q, all, open } = parse(
+			Joi.object<{ q?: string; all?: string; open?: string }>({
 				q: line(60).allow('').label('The search'),
-				all: id().label('The place')
+				all: id().label('The place'),
+				open: id().label('The lot')
 			}),
 			Object.fromEntries(url.searchParams)
 		);
-		const [lots, differences, places, steps] = await Promise.all([
-			stores.stock.shelves(),
+		const [shelves, differences, steps] = await Promise.all([
+			shelvesOf(stores, household, now, { search: q ?? '', most: mostOnBoard, ...(all ? { all } : {}) }),
 			stores.runs.differences(),
-			stores.home.places(),
-			stores.stock.lastSteps('pack')
+			stores.stock.lastSteps('shelves')
 		]);
-		const today = dateIn(household.zone, now.getTime());
-		const wanted = (q ?? '').trim().toLowerCase();
-		const found = wanted ? lots.filter((l) => `${l.title} ${l.code ?? ''}`.toLowerCase().includes(wanted)) : lots;
-		const shown = (l: (typeof lots)[number]) => ({
-			id: l.id,
-			title: l.title,
-			packG: l.packG,
-			packs: l.packs,
-			code: l.code,
-			way: l.way,
-			container: l.container,
-			since: l.since.getTime(),
-			keepsUntil: l.keepsUntil,
-			daysLeft: l.keepsUntil ? daysBetween(today, l.keepsUntil) : null
-		});
 		return {
 			title: 'Shelves',
 			q: q ?? '',
-			places: places.map((p) => {
-				const here = found.filter((l) => l.placeId === p.id);
-				const few = all === p.id || wanted !== '' ? here : here.slice(0, mostOnBoard);
-				return {
-					id: p.id,
-					name: p.name,
-					kind: p.kind,
-					tempC: p.tempC,
-					litres: p.litres,
-					lots: few.map(shown),
-					more: here.length - few.length
-				};
-			}),
+			opened: open ?? null,
+			...shelves,
 			differs: [...new Map(differences.map((d) => [d.runId, { runId: d.runId, title: d.title }])).values()],
-			packs: lots.reduce((sum, l) => sum + l.packs, 0),
-			eatNext: lots
-				.filter((l) => l.keepsUntil)
-				.slice(0, 4)
-				.map(shown),
-			steps: steps.map((s) => ({ ...s, at: s.at.getTime() })),
-			today
+			steps: steps.map(sayStep(household.units)),
+			at: now.getTime()
 		};
 	}, locals.household.units);
 
+const kinds = ['take', 'give', 'spoil', 'count', 'move'] as const;
+
 export const actions: Actions = {
-	/** One pack, in a tap. */
+	/** One pack or piece, in a tap. */
 	take: (event) =>
 		action(event, async (fields) => {
 			const { lotId, key: once } = parse(
@@ -75,57 +49,107 @@ export const actions: Actions = {
 				fields
 			);
 			return {
-				done: await event.locals.stores.stock.act(
-					once,
-					{ lotId, kind: 'take', unit: 'packs', amount: 1 },
-					deviceOf(event)
-				)
+				done: await event.locals.stores.stock.takeOne(once, lotId, deviceOf(event))
 			};
 		}),
 
 	act: (event) =>
 		action(event, async (fields) => {
-			const values = parse(
+			const counting = fields.kind === 'count';
+			const { unit, amount, rest } = amountField(fields, counting ? 0 : 1);
+			const {
+				key: once,
+				kind,
+				...values
+			} = parse(
 				Joi.object<{
 					lotId: string;
-					kind: 'take' | 'give' | 'spoil' | 'count' | 'move';
-					packs: number;
+					kind: (typeof kinds)[number];
 					cause?: string;
 					placeId?: string;
 					key: string;
 				}>({
-					lotId: id().required().label('The packs'),
-					kind: Joi.string().valid('take', 'give', 'spoil', 'count', 'move').required().label('What happened'),
-					packs: Joi.number().integer().min(0).max(10_000).required().label('The number of packs'),
+					lotId: id().required().label('What stands there'),
+					kind: Joi.string()
+						.valid(...kinds)
+						.required()
+						.label('What happened'),
 					cause: line(200).label('The cause'),
+					placeId: id().label('The place'),
+					key: key()
+				}),
+				rest
+			);
+			if (kind === 'move' && !values.placeId)
+				throw new AppError(400, 'BAD_INPUT', 'Where to? Choose a place. Nothing was changed.', [
+					{ field: 'placeId', message: 'Choose a place.' }
+				]);
+			return { done: await event.locals.stores.stock.act(once, { ...values, kind, unit, amount }, deviceOf(event)) };
+		}),
+
+	open: (event) =>
+		action(event, async (fields) => {
+			const { key: once, ...step } = parse(
+				Joi.object<{ lotId: string; placeId?: string; key: string }>({
+					lotId: id().required().label('The pack'),
 					placeId: id().label('The place'),
 					key: key()
 				}),
 				fields
 			);
-			if (values.kind !== 'count' && values.packs < 1)
-				throw new AppError(400, 'NOTHING', 'At least one pack. Nothing was changed.', [
-					{ field: 'packs', message: 'At least one.' }
-				]);
-			if (values.kind === 'move') {
-				if (!values.placeId)
-					throw new AppError(400, 'BAD_INPUT', 'Where to? Choose a place. Nothing was changed.', [
-						{ field: 'placeId', message: 'Choose a place.' }
-					]);
-				const to = (await event.locals.stores.home.places()).find((p) => p.id === values.placeId);
-				if (to && to.kind !== 'freezer') {
-					throw new AppError(
-						422,
-						'NOT_A_FREEZER',
-						`${to.name} is no freezer: frozen packs stay at −18 °C or below. Take what you want to thaw instead; nothing was moved.`,
-						[{ field: 'placeId', message: 'Choose a freezer.' }]
-					);
-				}
-			}
-			const { packs, key: once, ...rest } = values;
-			return {
-				done: await event.locals.stores.stock.act(once, { ...rest, unit: 'packs', amount: packs }, deviceOf(event))
-			};
+			return { done: await event.locals.stores.stock.open(once, step, deviceOf(event)) };
+		}),
+
+	/** Back into work: it stands in the Basket, by weight. */
+	work: (event) =>
+		action(event, async (fields) => {
+			const { amount, rest } = amountField(fields);
+			const { key: once, lotId } = parse(
+				Joi.object<{ lotId: string; key: string }>({ lotId: id().required().label('What stands there'), key: key() }),
+				rest
+			);
+			return { done: await event.locals.stores.stock.work(once, { lotId, amount }, deviceOf(event)) };
+		}),
+
+	look: (event) =>
+		action(event, async (fields) => {
+			const {
+				key: once,
+				lotId,
+				...step
+			} = parse(
+				Joi.object<{ lotId: string; kind: LookKind; finding: Finding; key: string }>({
+					// Several that were looked at in one walk, by commas.
+					lotId: ids().required().label('What was looked at'),
+					kind: Joi.string()
+						.valid(...lookKinds)
+						.required()
+						.label('The look'),
+					finding: Joi.string()
+						.valid(...findings)
+						.required()
+						.label('What was found'),
+					key: key()
+				}),
+				fields
+			);
+			await event.locals.stores.stock.look(once, { ...step, lotIds: lotId.split(',') }, deviceOf(event));
+			return { saved: 'Looked' };
+		}),
+
+	/** Somebody knows how these jars were made. */
+	tested: (event) =>
+		action(event, async (fields) => {
+			const { key: once, lotId } = parse(
+				Joi.object<{ lotId: string; sure: string; key: string }>({
+					lotId: id().required().label('The jars'),
+					sure: Joi.string().valid('yes').required().label('The tick that it is known'),
+					key: key()
+				}),
+				fields
+			);
+			await event.locals.stores.stock.knowProcess(once, lotId);
+			return { saved: 'Their process' };
 		}),
 
 	undo: (event) =>

@@ -27,14 +27,9 @@ afterAll(async () => {
 	await admin.end();
 });
 
-/** A database as it stood before outputs, differences and devices: one closed run, one open. */
-async function before() {
-	const sql = postgres(url, { max: 1, onnotice: () => {} });
-	const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
-		entries: { tag: string; when: number }[];
-	};
-	const old = entries.slice(0, 4);
-	expect(old.at(-1)?.tag).toBe('0003_things');
+/** Brings an empty database to where it stood after these migrations, of which the last is named. */
+async function asOf(sql: postgres.Sql, old: { tag: string; when: number }[], last: string) {
+	expect(old.at(-1)?.tag).toBe(last);
 	for (const { tag } of old)
 		for (const statement of readFileSync(new URL(`${tag}.sql`, folder), 'utf8').split('--> statement-breakpoint'))
 			await sql.unsafe(statement);
@@ -42,6 +37,16 @@ async function before() {
 		'create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint)'
 	);
 	await sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('', ${old.at(-1)?.when ?? 0})`;
+}
+
+/** A database as it stood before outputs, differences and devices: one closed run, one open. */
+async function before() {
+	const sql = postgres(url, { max: 1, onnotice: () => {} });
+	const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
+		entries: { tag: string; when: number }[];
+	};
+	const old = entries.slice(0, 4);
+	await asOf(sql, old, '0003_things');
 	const [home, young, counter, freezer, bag, raw, rest, packs, same, run, open, batch, group] = Array.from(
 		{ length: 13 },
 		() => randomUUID()
@@ -131,7 +136,11 @@ describe('a database of before', () => {
 			n: 1
 		};
 		expect((await later.runs.append(old.run, [note], 'test')).differences).toEqual([]);
-		const shelf = async () => (await later.stock.shelves()).map((l) => [l.id, l.packs]).sort();
+		const shelf = async () =>
+			(await later.stock.shelves())
+				.filter((l) => l.unit === 'pack')
+				.map((l) => [l.id, l.amount])
+				.sort();
 		const as = [
 			[old.packs, 2],
 			[old.same, 1]
@@ -157,4 +166,55 @@ describe('a database of before', () => {
 		await expectLedger({ db, pool: db.$client, close }, old.home, 'after the change');
 		await close();
 	});
+
+	it('of ten busy years comes over with every sum unchanged: 20,000 batches, 150,000 movements', async () => {
+		const large = `large_${process.pid}`;
+		await admin.unsafe(`create database ${large}`);
+		const there = base.replace(/\/[^/]+$/, `/${large}`);
+		const sql = postgres(there, { max: 1, onnotice: () => {} });
+		try {
+			const { entries } = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
+				entries: { tag: string; when: number }[];
+			};
+			await asOf(sql, entries.slice(0, 8), '0007_installation');
+			const home = randomUUID();
+			await sql`insert into household (id, name, units, zone, people, ice_kg, basins, trays, tray_area_m2, tap_c, room_c, created_at) values (${home}, 'Home', 'metric', 'UTC', 2, 2, 1, 2, 0.1, 14, 21, ${at})`;
+			for (const [kind, temp] of [
+				['freezer', -18],
+				['fridge', 4]
+			] as const)
+				await sql`insert into place (id, household_id, name, kind, temp_c, position) values (${randomUUID()}, ${home}, ${kind}, ${kind}, ${temp}, 0)`;
+			const text = readFileSync(new URL('../../../../tests/laws/large-before.sql', import.meta.url), 'utf8');
+			await sql.unsafe(text.replaceAll(':household', home));
+			// A lot had tenths of a gram or packs: what each held, moved and took, as it is counted now.
+			const sums = (of: string, by: string) =>
+				sql.unsafe<{ n: string; total: string; marks: string }[]>(
+					`select count(*) as n, sum(${of}) as total, md5(string_agg(${by} || ':' || (${of})::text, ',' order by ${by})) as marks from ${of.includes('b.') ? 'lot_balance b' : 'movement m'}`
+				);
+			const before = [
+				...(await sums('b.grams * 10 + b.packs', 'b.lot_id::text')),
+				...(await sums('m.grams * 10 + m.packs', 'm.id::text'))
+			];
+			const closings =
+				await sql`select sum((closing->>'raw_g')::numeric)::text as raw, sum((closing->>'packs')::int)::text as packs, count(*)::text as n from batch`;
+			const { db, close } = connect(there, 2);
+			await bringUpToDate(db);
+			expect([...(await sums('b.amount', 'b.lot_id::text')), ...(await sums('m.amount', 'm.id::text'))]).toEqual(
+				before
+			);
+			expect(Number(before[0]?.n)).toBeGreaterThan(20_000);
+			expect(Number(before[1]?.n)).toBeGreaterThan(148_000);
+			expect([
+				...(await sql`select sum(raw_g)::text as raw, sum(packs_made)::text as packs, count(*)::text as n from batch`)
+			]).toEqual([...closings]);
+			const [units] =
+				await sql`select count(*) filter (where unit = 'pack' and content = 5000 and state = 'frozen' and not waiting) as packs, count(*) filter (where unit = 'dg' and waiting) as loose, count(*) as n from lot`;
+			expect(Number(units?.packs) + Number(units?.loose)).toBe(Number(units?.n));
+			await expectLedger({ db, pool: db.$client, close }, home, 'after the change');
+			await close();
+		} finally {
+			await sql.end();
+			await admin.unsafe(`drop database if exists ${large} with (force)`);
+		}
+	}, 120_000);
 });

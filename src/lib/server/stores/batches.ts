@@ -32,7 +32,7 @@ export function batchStore(db: Database, householdId: string) {
 					packedOn: batch.packedOn,
 					keepsUntil: batch.keepsUntil,
 					closing: batch.closing,
-					left: sql<number>`coalesce((select sum(b.packs) from ${lot} l join ${lotBalance} b on b.lot_id = l.id where l.household_id = "batch"."household_id" and l.batch_id = "batch"."id"), 0)::int`
+					left: sql<number>`coalesce((select sum(b.amount) from ${lot} l join ${lotBalance} b on b.lot_id = l.id where l.unit = 'pack' and l.household_id = "batch"."household_id" and l.batch_id = "batch"."id"), 0)::int`
 				})
 				.from(batch)
 				.where(

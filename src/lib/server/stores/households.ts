@@ -291,13 +291,7 @@ async function removePlace(tx: Tx, householdId: string, id: string, now: Date): 
 		.select({ n: sql<number>`count(*)::int` })
 		.from(lotBalance)
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
-		.where(
-			and(
-				eq(lotBalance.householdId, householdId),
-				eq(lot.placeId, id),
-				or(gt(lotBalance.grams, 0), gt(lotBalance.packs, 0))
-			)
-		);
+		.where(and(eq(lotBalance.householdId, householdId), eq(lot.placeId, id), gt(lotBalance.amount, 0)));
 	if ((held?.n ?? 0) > 0)
 		throw new AppError(
 			409,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { packsOfGrams } from '$core/stock/amount';
 import { foldStock } from '$core/stock/fold';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
@@ -42,10 +43,9 @@ async function audit(householdId: string): Promise<number> {
 			.from(movement)
 			.where(eq(movement.lotId, balance.lotId))
 			.orderBy(movement.recordedAt, movement.id);
-		const sum = rows.reduce((s, r) => ({ grams: s.grams + r.grams, packs: s.packs + r.packs }), { grams: 0, packs: 0 });
-		expect({ grams: balance.grams, packs: balance.packs }).toEqual(sum);
-		expect(balance.grams).toBeGreaterThanOrEqual(0);
-		expect(balance.packs).toBeGreaterThanOrEqual(0);
+		const sum = rows.reduce((s, r) => s + r.amount, 0);
+		expect(balance.amount).toBe(sum);
+		expect(balance.amount).toBeGreaterThanOrEqual(0);
 	}
 	return lots.length;
 }
@@ -85,7 +85,8 @@ describe('the stock under many hands', () => {
 						tx,
 						id,
 						{
-							kind: 'pack',
+							...packsOfGrams(300),
+							state: 'frozen',
 							food: 'peas',
 							form: 'shelled',
 							placeId: freezers[0] as string,
@@ -93,12 +94,11 @@ describe('the stock under many hands', () => {
 							said: '',
 							note: '',
 							title: 'peas',
-							packG: 300,
 							since: now
 						},
 						now
 					);
-					await post(tx, id, randomUUID(), [{ lotId, kind: 'put', grams: 0, packs: 12 }], { now, by: 'test' });
+					await post(tx, id, randomUUID(), [{ lotId, kind: 'put', amount: 12 }], { now, by: 'test' });
 					lots.push(lotId);
 				}
 			});
@@ -115,7 +115,7 @@ describe('the stock under many hands', () => {
 						else if (what < 0.4) {
 							const { groupId } = await stock.act(
 								randomUUID(),
-								{ lotId: pick(lots), kind: 'count', unit: 'packs', amount: Math.floor(next() * 15) },
+								{ lotId: pick(lots), kind: 'count', unit: 'pack', amount: Math.floor(next() * 15) },
 								'test'
 							);
 							groups.push(groupId);
@@ -125,7 +125,7 @@ describe('the stock under many hands', () => {
 								{
 									lotId: pick(lots),
 									kind: 'move',
-									unit: 'packs',
+									unit: 'pack',
 									amount: 1 + Math.floor(next() * 4),
 									placeId: pick(freezers)
 								},
@@ -136,7 +136,7 @@ describe('the stock under many hands', () => {
 							const kind = pick(['take', 'give', 'spoil'] as const);
 							const { groupId } = await stock.act(
 								randomUUID(),
-								{ lotId: pick(lots), kind, unit: 'packs', amount: 1 + Math.floor(next() * 5) },
+								{ lotId: pick(lots), kind, unit: 'pack', amount: 1 + Math.floor(next() * 5) },
 								'test'
 							);
 							groups.push(groupId);
@@ -163,7 +163,7 @@ describe('the stock under many hands', () => {
 			.from(movement)
 			.where(eq(movement.lotId, shelf?.id ?? ''))
 			.orderBy(movement.recordedAt);
-		expect(foldStock(rows.map((r) => ({ ...r, reverses: r.reversesId }))).packs).toBe(shelf?.packs);
+		expect(foldStock(rows.map((r) => ({ ...r, reverses: r.reversesId })))).toBe(shelf?.amount);
 	});
 
 	it('does the same request once, however often and however close together it comes', async () => {
@@ -172,11 +172,11 @@ describe('the stock under many hands', () => {
 		const key = randomUUID();
 		const answers = await Promise.all(
 			Array.from({ length: 6 }, () =>
-				stores(h).stock.act(key, { lotId: shelf?.id ?? '', kind: 'take', unit: 'packs', amount: 1 }, 'test')
+				stores(h).stock.act(key, { lotId: shelf?.id ?? '', kind: 'take', unit: 'pack', amount: 1 }, 'test')
 			)
 		);
 		expect(new Set(answers.map((a) => a.groupId)).size).toBe(1);
-		expect((await stores(h).stock.shelves()).find((s) => s.id === shelf?.id)?.packs).toBe((shelf?.packs ?? 0) - 1);
+		expect((await stores(h).stock.shelves()).find((s) => s.id === shelf?.id)?.amount).toBe((shelf?.amount ?? 0) - 1);
 	});
 
 	it('writes nothing when a step fails in the middle', async () => {
@@ -189,7 +189,7 @@ describe('the stock under many hands', () => {
 				{
 					lotId: shelf?.id ?? '',
 					kind: 'move',
-					unit: 'packs',
+					unit: 'pack',
 					amount: 999,
 					placeId:
 						(await stores(h).home.places()).find((p) => p.kind === 'freezer' && p.id !== shelf?.placeId)?.id ?? ''
@@ -204,9 +204,9 @@ describe('the stock under many hands', () => {
 		const [a, b] = [await home(), await home()];
 		const [shelf] = await stores(a).stock.shelves();
 		await expect(
-			stores(b).stock.act(randomUUID(), { lotId: shelf?.id ?? '', kind: 'take', unit: 'packs', amount: 1 }, 'test')
+			stores(b).stock.act(randomUUID(), { lotId: shelf?.id ?? '', kind: 'take', unit: 'pack', amount: 1 }, 'test')
 		).rejects.toMatchObject({ status: 404 });
-		expect((await stores(a).stock.shelves())[0]?.packs).toBe(shelf?.packs);
+		expect((await stores(a).stock.shelves())[0]?.amount).toBe(shelf?.amount);
 	});
 
 	it('is kept by the database itself from falling below nothing', async () => {
@@ -215,7 +215,7 @@ describe('the stock under many hands', () => {
 		await expect(
 			link.db
 				.update(lotBalance)
-				.set({ packs: -1 })
+				.set({ amount: -1 })
 				.where(eq(lotBalance.lotId, shelf?.id ?? ''))
 		).rejects.toMatchObject({ cause: { code: '23514' } });
 	});
@@ -273,7 +273,7 @@ describe('a run in the store', () => {
 		expect(entry.closing).toMatchObject({ packs: 14, packed_g: 7000, raw_g: plan.raw_g });
 		expect(entry.keepsUntil).toBe('2027-08-25');
 		expect((await later(h).stock.basket()).some((l) => l.lot.id === lotId)).toBe(false);
-		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode && l.packs === 14)).toBe(true);
+		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode && l.amount === 14)).toBe(true);
 		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags - 14);
 		await audit(h.id);
 		const again = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
@@ -322,7 +322,7 @@ describe('a run in the store', () => {
 		expect(await later(h).stock.basket()).not.toContainEqual(expect.objectContaining({ lot: { id: lotId } }));
 		// Said again that it is so, it is booked, late as it is.
 		const sure = await later(h).runs.append(id, [{ ...pack, id: randomUUID(), sure: true }], 'test');
-		expect((await later(h).stock.shelves()).find((l) => l.code === sure.batchCode)?.packs).toBe(400);
+		expect((await later(h).stock.shelves()).find((l) => l.code === sure.batchCode)?.amount).toBe(400);
 		await audit(h.id);
 	});
 	it('does not put frozen packs where it is warm', async () => {
@@ -346,14 +346,14 @@ describe('a run in the store', () => {
 		const pack = ev(8000, { type: 'pack', packs: 4, pack_g: 500, containerId: null, placeId: freezerId });
 		const view = await later(h).runs.append(id, [pack, finish], 'test');
 		const made = (await later(h).stock.shelves()).find((l) => l.code === view.batchCode);
-		await later(h).stock.act(randomUUID(), { lotId: made?.id ?? '', kind: 'take', unit: 'packs', amount: 1 }, 'test');
+		await later(h).stock.act(randomUUID(), { lotId: made?.id ?? '', kind: 'take', unit: 'pack', amount: 1 }, 'test');
 		const open = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
 		expect(open.status).toBe('open');
 		expect(open.differences).toMatchObject([{ unit: 'packs', amount: 1 }]);
 		expect((await later(h).stock.shelves()).some((l) => l.id === made?.id)).toBe(false);
 		const again = await later(h).runs.append(id, [ev(9200, { type: 'finish' })], 'test');
 		expect(again.differences).toEqual([]);
-		expect((await later(h).stock.shelves()).find((l) => l.id === made?.id)?.packs).toBe(3);
+		expect((await later(h).stock.shelves()).find((l) => l.id === made?.id)?.amount).toBe(3);
 		// Packed never, but eaten: told, and settled by a person.
 		const never = await later(h).runs.append(id, [ev(9300, { type: 'undo', target: pack.id })], 'test');
 		expect(never.differences).toMatchObject([{ unit: 'packs', amount: 1 }]);
@@ -408,7 +408,7 @@ describe('a run in the store', () => {
 		);
 		expect(view.told.join()).toMatch(/Barn freezer had been removed meanwhile/);
 		expect((await later(h).home.places()).some((p) => p.id === barn)).toBe(true);
-		expect((await later(h).stock.shelves()).some((l) => l.placeId === barn && l.packs === 2)).toBe(true);
+		expect((await later(h).stock.shelves()).some((l) => l.placeId === barn && l.amount === 2)).toBe(true);
 	});
 	it('gives the drawer back no more than it gave', async () => {
 		const h = await home();
@@ -513,7 +513,7 @@ describe('a run in the store', () => {
 			const { plan, lotId } = await rawRun(h);
 			const both = await Promise.allSettled([
 				stores(h).runs.start(ask(), plan),
-				stores(h).stock.act(randomUUID(), { lotId, kind: 'take', unit: 'grams', amount: plan.raw_g }, 'test')
+				stores(h).stock.act(randomUUID(), { lotId, kind: 'take', unit: 'dg', amount: plan.raw_g }, 'test')
 			]);
 			expect(both.filter((b) => b.status === 'fulfilled')).toHaveLength(1);
 		}
@@ -525,7 +525,7 @@ describe('a run in the store', () => {
 			code: expect.stringMatching(/AT_THE_STOVE|USED_SINCE/) as string
 		});
 		const [shelf] = await stores(h).stock.shelves();
-		const three = { lotId: shelf?.id ?? '', kind: 'take', unit: 'grams', amount: 3 } as const;
+		const three = { lotId: shelf?.id ?? '', kind: 'take', unit: 'dg', amount: 3 } as const;
 		await expect(stores(h).stock.act(randomUUID(), three, 'test')).rejects.toMatchObject({ code: 'WRONG_UNIT' });
 	});
 	it('tells a key that comes again with another body', async () => {
@@ -533,7 +533,7 @@ describe('a run in the store', () => {
 		const [shelf, other] = await stores(h).stock.shelves();
 		const key = randomUUID();
 		const take = (lotId: string, amount: number) =>
-			stores(h).stock.act(key, { lotId, kind: 'take', unit: 'packs', amount }, 'test');
+			stores(h).stock.act(key, { lotId, kind: 'take', unit: 'pack', amount }, 'test');
 		await take(shelf?.id ?? '', 1);
 		await take(shelf?.id ?? '', 1);
 		await expect(take(shelf?.id ?? '', 2)).rejects.toMatchObject({ code: 'KEY_REUSED' });

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dgPerG } from '$core/stock/amount';
 	import { enhance } from '$app/forms';
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
 	import Marks from '$lib/ui/notice/marks.svelte';
@@ -20,7 +21,7 @@
 						? 'it was'
 						: 'they were'} not packed.
 				{:else}
-					<b>{sayWeight(d.amount, units)}</b> of {d.title} was gone already when the run used it up.
+					<b>{sayWeight(d.amount / dgPerG, units)}</b> of {d.title} was gone already when the run used it up.
 				{/if}
 			</li>
 		{/each}

@@ -1,18 +1,20 @@
 import { foodById } from '$core/things/names';
-import { cutOf } from '$core/foods/cuts';
+import { sayAmount, sayContent } from '$core/stock/amount';
+import { verbs } from '$lib/server/steps';
 import { line, parse } from '$lib/server/parse';
 import { page } from '$lib/server/respond';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
+		const { units } = locals.household;
 		const batch = await locals.stores.batches.byCode(parse(line(30).required(), params.code) as string);
 		const [{ lots, moves }, run] = await Promise.all([
 			locals.stores.stock.ofBatch(batch.id),
 			batch.runId ? locals.stores.runs.get(batch.runId) : null
 		]);
 		const food = foodById(batch.food);
-		const cut = food ? cutOf(food, batch.cut) : null;
+		const cut = food?.cuts.find((c) => c.id === batch.cut) ?? null;
 		const planned = cut ? (cut.yields[batch.form] ?? Object.values(cut.yields)[0]) : undefined;
 		return {
 			title: batch.title,
@@ -47,7 +49,18 @@ export const load: PageServerLoad = ({ locals, params }) =>
 						differences: run.differences
 					}
 				: null,
-			lots,
-			moves: moves.map((m) => ({ ...m, at: m.at.getTime() }))
+			lots: lots.map((l) => ({
+				id: l.id,
+				place: l.place,
+				container: l.container,
+				left: l.unit === 'pack' ? `${l.amount} × ${sayContent(l, units)}` : sayAmount(l, l.amount, units)
+			})),
+			left: lots.reduce((sum, l) => sum + (l.unit === 'pack' ? l.amount : 0), 0),
+			moves: moves.map(({ lot, amount, at, ...m }) => ({
+				...m,
+				amount: `${amount > 0 ? '+' : amount < 0 ? '−' : ''}${sayAmount(lot, Math.abs(amount), units)}`,
+				verb: verbs[m.kind],
+				at: at.getTime()
+			}))
 		};
 	}, locals.household.units);

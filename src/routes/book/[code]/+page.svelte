@@ -12,18 +12,8 @@
 	const zone = $derived(data.household.zone);
 	const b = $derived(data.batch);
 	const c = $derived(b.closing);
-	const left = $derived(data.lots.reduce((s, l) => s + l.packs, 0));
 	const run = $derived(data.run ? foldRun(data.run.plan, data.run.startedAt, data.run.events) : null);
 	const percent = (x: number) => `${Math.round(x * 100)} %`;
-	const kinds = {
-		put: 'put away',
-		take: 'taken',
-		give: 'given away',
-		spoil: 'spoiled',
-		move: 'moved',
-		use: 'used',
-		count: 'counted'
-	} as const;
 	const stageNames: Record<string, string> = {
 		return: 'back to the boil',
 		blanch: 'in the heat',
@@ -76,7 +66,7 @@
 	<div>
 		<dt class="text-sm text-soft">packs</dt>
 		<dd class="head text-3xl font-bold">{c.packs}</dd>
-		<dd class="text-sm text-soft">{left} left</dd>
+		<dd class="text-sm text-soft">{data.left} left</dd>
 	</div>
 	<div>
 		<dt class="text-sm text-soft">start to away</dt>
@@ -94,7 +84,7 @@
 			{#each data.lots as l (l.id)}<li class="flex justify-between gap-3 py-2">
 					<span
 						>{l.place}{#if l.container}<span class="text-soft">, {l.container}</span>{/if}</span
-					><b>{l.packs} × {sayWeight(l.packG ?? 0, units)}</b>
+					><b>{l.left}</b>
 				</li>{:else}<li class="py-2 text-soft">Nothing was packed.</li>{/each}
 		</ul>
 		<p class="no-print mt-2"><a href="/shelves">Take from the Shelves</a></p>
@@ -102,11 +92,11 @@
 		<ol class="ruled border-y border-line">
 			{#each data.moves as m (m.id)}<li class="flex justify-between gap-3 py-1.5 text-[15px]">
 					<span
-						>{sayAs(m.at, zone, 'd MMM yyyy, HH:mm')} · {m.reversesId ? 'undone: ' : ''}{kinds[m.kind]}{m.cause &&
+						>{sayAs(m.at, zone, 'd MMM yyyy, HH:mm')} · {m.reversesId ? 'undone: ' : ''}{m.verb}{m.cause &&
 						m.cause !== 'undo'
 							? ` (${m.cause})`
 							: ''} <span class="text-soft">{m.by}</span></span
-					><span class="whitespace-nowrap">{m.packs > 0 ? '+' : ''}{m.packs}</span>
+					><span class="whitespace-nowrap">{m.amount}</span>
 				</li>{/each}
 		</ol>
 	</section>

@@ -1,5 +1,17 @@
 import { sql } from 'drizzle-orm';
-import { doublePrecision, integer, pgTable, text, timestamp, unique, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import {
+	doublePrecision,
+	integer,
+	jsonb,
+	pgTable,
+	text,
+	timestamp,
+	unique,
+	uniqueIndex,
+	uuid
+} from 'drizzle-orm/pg-core';
+import { equipmentKinds, type EquipmentSpec } from '../../../../core/ways/equipment';
+import { placeKinds } from '../../../../core/things/place';
 import { owner } from './household';
 
 /** Where things stand: counter, fridge, a freezer basket, a board in the pantry. */
@@ -9,11 +21,13 @@ export const place = pgTable(
 		id: uuid('id').primaryKey(),
 		householdId: owner(),
 		name: text('name').notNull(),
-		kind: text('kind', { enum: ['counter', 'cool', 'fridge', 'cellar', 'freezer', 'pantry'] }).notNull(),
+		kind: text('kind', { enum: placeKinds }).notNull(),
 		tempC: doublePrecision('temp_c').notNull(),
 		/** Inside, for freezers; null where it is no limit. */
 		litres: doublePrecision('litres'),
 		position: integer('position').notNull(),
+		/** When it was last counted, line by line. */
+		countedAt: timestamp('counted_at', { withTimezone: true }),
 		/** Taken out of use: its past stays readable, and a pack that comes late brings it back. */
 		removedAt: timestamp('removed_at', { withTimezone: true })
 	},
@@ -32,6 +46,9 @@ export const pot = pgTable(
 		householdId: owner(),
 		name: text('name').notNull(),
 		litres: doublePrecision('litres').notNull(),
+		/** Inside, m; null where nobody measured. */
+		diameterM: doublePrecision('diameter_m'),
+		heightM: doublePrecision('height_m'),
 		burnerW: doublePrecision('burner_w').notNull(),
 		burnerKind: text('burner_kind', { enum: ['gas', 'electric', 'ceramic', 'induction', 'fire'] }).notNull(),
 		basketL: doublePrecision('basket_l')
@@ -72,4 +89,40 @@ export const ownMeasure = pgTable(
 		grams: integer('grams').notNull()
 	},
 	(t) => [unique('own_measure_food').on(t.householdId, t.name, t.food)]
+);
+
+/** What a kitchen works with besides pots and places; several of each. What it can is checked by its kind's schema. */
+export const equipment = pgTable(
+	'equipment',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		kind: text('kind', { enum: equipmentKinds }).notNull(),
+		name: text('name').notNull(),
+		spec: jsonb('spec').$type<EquipmentSpec>().notNull(),
+		position: integer('position').notNull(),
+		removedAt: timestamp('removed_at', { withTimezone: true })
+	},
+	(t) => [
+		unique('equipment_of_household').on(t.householdId, t.id),
+		uniqueIndex('equipment_name')
+			.on(t.householdId, t.kind, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
+);
+
+/** What one pack is for, in the household's own measure: "one loaf: 2 cups grated, squeezed". */
+export const recipePortion = pgTable(
+	'recipe_portion',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		name: text('name').notNull(),
+		food: text('food').notNull(),
+		/** As it goes in: grated, squeezed. */
+		form: text('form').notNull(),
+		said: text('said').notNull(),
+		grams: integer('grams').notNull()
+	},
+	(t) => [unique('recipe_portion_name').on(t.householdId, t.name, t.food)]
 );

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
 	bigint,
 	bigserial,
+	check,
 	foreignKey,
 	index,
 	integer,
@@ -67,6 +68,43 @@ export const runOutput = pgTable(
 	]
 );
 
+/** What of a lot is spoken for, by whom. Checked under the lock by everything that takes; ended, never deleted. */
+export const claim = pgTable(
+	'claim',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		lotId: uuid('lot_id').notNull(),
+		/** In the lot's unit. */
+		amount: bigint('amount', { mode: 'number' }).notNull(),
+		by: text('by', { enum: ['run', 'supper', 'plan'] }).notNull(),
+		runId: uuid('run_id'),
+		/** For what, in the household's words. */
+		words: text('words').notNull().default(''),
+		madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+		endedAt: timestamp('ended_at', { withTimezone: true })
+	},
+	(t) => [
+		index('claim_open')
+			.on(t.householdId, t.lotId)
+			.where(sql`${t.endedAt} is null`),
+		uniqueIndex('claim_of_run')
+			.on(t.runId, t.lotId)
+			.where(sql`${t.runId} is not null`),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'claim_lot'
+		}).onDelete('cascade'),
+		foreignKey({
+			columns: [t.householdId, t.runId],
+			foreignColumns: [run.householdId, run.id],
+			name: 'claim_run'
+		}).onDelete('cascade'),
+		check('claim_amount', sql`${t.amount} > 0`)
+	]
+);
+
 /** Append-only; the client's own UUID and time. `seq` is the order of arrival, for following along. */
 export const runEvent = pgTable(
 	'run_event',
@@ -108,8 +146,8 @@ export const difference = pgTable(
 		householdId: owner(),
 		runId: uuid('run_id').notNull(),
 		lotId: uuid('lot_id').notNull(),
-		/** `packs`: as many are booked beyond what the taps say. `grams`: as many less were used up than they say. */
-		unit: text('unit', { enum: ['packs', 'grams'] }).notNull(),
+		/** `packs`: as many are booked beyond what the taps say. `dg`: as many tenths of a gram less were used up than they say. */
+		unit: text('unit', { enum: ['packs', 'dg'] }).notNull(),
 		amount: bigint('amount', { mode: 'number' }).notNull(),
 		foundAt: timestamp('found_at', { withTimezone: true }).notNull(),
 		settledAt: timestamp('settled_at', { withTimezone: true }),

@@ -4,22 +4,43 @@ import {
 	boolean,
 	check,
 	date,
+	doublePrecision,
 	foreignKey,
 	index,
 	integer,
 	jsonb,
 	pgTable,
+	primaryKey,
 	text,
 	timestamp,
 	unique,
+	uniqueIndex,
 	uuid,
 	type AnyPgColumn
 } from 'drizzle-orm/pg-core';
 import type { Closing } from '../../../../core/runs/close';
 import type { Stay } from '../../../../core/things/clock';
-import { states } from '../../../../core/things/thing';
+import { movementKinds } from '../../../../core/stock/fold';
+import { contentUnits, lotUnits } from '../../../../core/stock/amount';
+import type { Part } from '../../../../core/things/mixture';
+import { findings, lookKinds } from '../../../../core/stock/looks';
+import { conditions, states } from '../../../../core/things/thing';
 import { owner } from './household';
 import { container, place } from './kitchen';
+
+/** How a batch was kept. `other`: written down by hand without a method of ours. */
+export const methods = [
+	'freeze',
+	'dry',
+	'can',
+	'cellar',
+	'ferment',
+	'salt',
+	'cure',
+	'cook',
+	'bought',
+	'other'
+] as const;
 
 /** A dated entry in the book: lots went in, lots came out. */
 export const batch = pgTable(
@@ -41,6 +62,24 @@ export const batch = pgTable(
 		runId: uuid('run_id'),
 		/** What it closed with: amounts, times, potfuls. */
 		closing: jsonb('closing').$type<Closing>().notNull(),
+		/** The way by its id; empty where it was not one of ours. */
+		wayId: text('way_id').notNull().default(''),
+		method: text('method', { enum: methods }).notNull().default('freeze'),
+		/** Led by a run, or written down afterwards. */
+		madeBy: text('made_by', { enum: ['run', 'hand'] })
+			.notNull()
+			.default('run'),
+		/** Whole grams that went in and came into packs, and how many packs. */
+		rawG: bigint('raw_g', { mode: 'number' }).notNull().default(0),
+		packedG: bigint('packed_g', { mode: 'number' }).notNull().default(0),
+		packsMade: integer('packs_made').notNull().default(0),
+		/** Packed from raw, by weight; null where nothing was packed or weighed. */
+		yieldMass: doublePrecision('yield_mass'),
+		elapsedS: integer('elapsed_s').notNull().default(0),
+		handsS: integer('hands_s').notNull().default(0),
+		/** What was paid for what went in, in minor units; null where it was not said. */
+		paidMinor: integer('paid_minor'),
+		currency: text('currency'),
 		/** The run was opened again: this entry no longer counts. */
 		voidedAt: timestamp('voided_at', { withTimezone: true }),
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
@@ -52,18 +91,34 @@ export const batch = pgTable(
 	]
 );
 
-/** Like units of one thing in one place: raw grams, or packs of a content and a container. */
+/** One buying: several lines, one till. */
+export const receipt = pgTable(
+	'receipt',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		shop: text('shop').notNull(),
+		boughtOn: date('bought_on').notNull(),
+		/** What was paid in all, in minor units; null where the lines have prices of their own alone. */
+		totalMinor: integer('total_minor'),
+		currency: text('currency').notNull(),
+		/** How the whole price was shared out. */
+		split: text('split', { enum: ['weight', 'hand'] }).notNull(),
+		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
+	},
+	(t) => [unique('receipt_of_household').on(t.householdId, t.id)]
+);
+
+/** Like units of one thing in one place: loose by weight, volume or pieces, or packs of a content in a container. */
 export const lot = pgTable(
 	'lot',
 	{
 		id: uuid('id').primaryKey(),
 		householdId: owner(),
-		kind: text('kind', { enum: ['raw', 'pack'] }).notNull(),
 		food: text('food').notNull(),
 		form: text('form').notNull(),
 		placeId: uuid('place_id').notNull(),
-		/** `cut` is how lots of before say what is now the state `prepared`. */
-		condition: text('condition', { enum: ['firm', 'ripe', 'soft', 'cut', 'unsound'] }).notNull(),
+		condition: text('condition', { enum: conditions }).notNull(),
 		/** Kind of the food, by id. */
 		foodKind: text('food_kind'),
 		state: text('state', { enum: states }).notNull().default('fresh'),
@@ -80,7 +135,30 @@ export const lot = pgTable(
 		said: text('said').notNull(),
 		note: text('note').notNull(),
 		title: text('title').notNull(),
-		packG: integer('pack_g'),
+		/** What its amount counts; whole numbers. */
+		unit: text('unit', { enum: lotUnits }).notNull().default('dg'),
+		/** Of a pack what is in one; null for what is loose. */
+		content: bigint('content', { mode: 'number' }),
+		contentUnit: text('content_unit', { enum: contentUnits }),
+		/** Grams to one of its unit. */
+		unitG: doublePrecision('unit_g').notNull().default(0.1),
+		/** Waits to be worked on: it stands in the Basket too. */
+		waiting: boolean('waiting').notNull().default(false),
+		/** What it was before it was opened or thawed: its second clock hangs on that. */
+		was: text('was', { enum: states }),
+		/** Of several foods: what is in it, by weight. */
+		madeOf: jsonb('made_of').$type<readonly Part[]>(),
+		variety: text('variety').notNull().default(''),
+		/** Where it is from. */
+		origin: text('origin', { enum: ['', 'own', 'bought', 'given', 'wild'] })
+			.notNull()
+			.default(''),
+		/** What was paid for all of it when it came in, in minor units. */
+		priceMinor: integer('price_minor'),
+		currency: text('currency'),
+		receiptId: uuid('receipt_id'),
+		/** Of a jar: whether it is known that it went by a tested process. Null where the question does not arise. */
+		process: text('process', { enum: ['tested', 'unknown'] }),
 		containerId: uuid('container_id'),
 		batchId: uuid('batch_id'),
 		/** The tap of a run that packed it: one tap, one lot, however often the run is closed. */
@@ -94,9 +172,9 @@ export const lot = pgTable(
 		unique('lot_of_household').on(t.householdId, t.id),
 		index('lot_by_batch').on(t.householdId, t.batchId),
 		unique('lot_of_pack').on(t.householdId, t.packEventId),
-		index('lot_raw')
+		index('lot_waiting')
 			.on(t.householdId)
-			.where(sql`${t.kind} = 'raw'`),
+			.where(sql`${t.waiting}`),
 		foreignKey({
 			columns: [t.householdId, t.placeId],
 			foreignColumns: [place.householdId, place.id],
@@ -112,7 +190,12 @@ export const lot = pgTable(
 			foreignColumns: [batch.householdId, batch.id],
 			name: 'lot_batch'
 		}),
-		check('lot_shape', sql`(${t.kind} = 'raw') = (${t.packG} is null)`)
+		foreignKey({
+			columns: [t.householdId, t.receiptId],
+			foreignColumns: [receipt.householdId, receipt.id],
+			name: 'lot_receipt'
+		}),
+		check('lot_shape', sql`(${t.unit} = 'pack') = (${t.content} is not null and ${t.contentUnit} is not null)`)
 	]
 );
 
@@ -122,8 +205,8 @@ export const lotBalance = pgTable(
 	{
 		lotId: uuid('lot_id').primaryKey(),
 		householdId: owner(),
-		grams: bigint('grams', { mode: 'number' }).notNull(),
-		packs: integer('packs').notNull()
+		/** In the lot's unit. */
+		amount: bigint('amount', { mode: 'number' }).notNull()
 	},
 	(t) => [
 		foreignKey({
@@ -133,9 +216,8 @@ export const lotBalance = pgTable(
 		}).onDelete('cascade'),
 		index('balance_open')
 			.on(t.householdId)
-			.where(sql`${t.grams} > 0 or ${t.packs} > 0`),
-		check('balance_grams', sql`${t.grams} >= 0`),
-		check('balance_packs', sql`${t.packs} >= 0`)
+			.where(sql`${t.amount} > 0`),
+		check('balance_amount', sql`${t.amount} >= 0`)
 	]
 );
 
@@ -147,9 +229,9 @@ export const movement = pgTable(
 		householdId: owner(),
 		lotId: uuid('lot_id').notNull(),
 		groupId: uuid('group_id').notNull(),
-		kind: text('kind', { enum: ['put', 'take', 'spoil', 'give', 'move', 'use', 'count'] }).notNull(),
-		grams: bigint('grams', { mode: 'number' }).notNull(),
-		packs: integer('packs').notNull(),
+		kind: text('kind', { enum: movementKinds }).notNull(),
+		/** In the lot's unit; what goes is negative. */
+		amount: bigint('amount', { mode: 'number' }).notNull(),
 		cause: text('cause').notNull(),
 		by: text('by').notNull(),
 		batchId: uuid('batch_id'),
@@ -188,4 +270,73 @@ export const idempotency = pgTable(
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 	},
 	(t) => [unique('idempotency_once').on(t.householdId, t.key)]
+);
+
+/** Where a lot came from: what was split, opened or thawed off it, and what it was made of. */
+export const lotParent = pgTable(
+	'lot_parent',
+	{
+		lotId: uuid('lot_id').notNull(),
+		parentId: uuid('parent_id').notNull(),
+		householdId: owner(),
+		how: text('how', { enum: ['move', 'split', 'open', 'thaw', 'merge', 'made'] }).notNull()
+	},
+	(t) => [
+		primaryKey({ columns: [t.lotId, t.parentId] }),
+		index('lot_children').on(t.householdId, t.parentId),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'parent_lot'
+		}).onDelete('cascade'),
+		foreignKey({
+			columns: [t.householdId, t.parentId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'parent_parent'
+		}).onDelete('cascade')
+	]
+);
+
+/** Append-only: someone looked at a lot, and what was found. */
+export const look = pgTable(
+	'look',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		lotId: uuid('lot_id').notNull(),
+		kind: text('kind', { enum: lookKinds }).notNull(),
+		finding: text('finding', { enum: findings }).notNull(),
+		by: text('by').notNull(),
+		at: timestamp('at', { withTimezone: true }).notNull(),
+		recordedAt: timestamp('recorded_at', { withTimezone: true }).notNull()
+	},
+	(t) => [
+		index('look_by_lot').on(t.householdId, t.lotId, t.at),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'look_lot'
+		}).onDelete('cascade')
+	]
+);
+
+/** Who is at home and helps. */
+export const person = pgTable(
+	'person',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		name: text('name').notNull(),
+		/** Hours that their hands have on a usual day; null where nobody said. */
+		handsH: doublePrecision('hands_h'),
+		/** What they are let do: knives, heat, pressure. */
+		may: text('may').array().notNull().default([]),
+		removedAt: timestamp('removed_at', { withTimezone: true })
+	},
+	(t) => [
+		unique('person_of_household').on(t.householdId, t.id),
+		uniqueIndex('person_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
 );

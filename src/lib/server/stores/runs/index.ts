@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { RunEvent } from '$core/runs/events';
 import { foldRun } from '$core/runs/fold';
 import type { RunPlan } from '$core/runs/plan';
+import { dgOf } from '$core/stock/amount';
 import type { Database } from '../../db/client';
 import { difference, lotBalance, run, runOutput } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
@@ -11,7 +12,8 @@ import { answered, once } from '../once';
 import { append, type Appended } from './append';
 import { freeCodes } from './codes';
 import { headsOf } from './heads';
-import { reservedBy, runReads, viewsOf } from './read';
+import { claimedBy, speakFor } from '../stock/claims';
+import { runReads, viewsOf } from './read';
 import { settle } from './settle';
 
 export type { Appended } from './append';
@@ -51,8 +53,9 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 					.where(and(eq(lotBalance.householdId, householdId), eq(lotBalance.lotId, plan.lotId)))
 					.for('update');
 				if (!balance) throw notFound('lot');
-				const taken = (await reservedBy(tx, householdId)).get(plan.lotId) ?? 0;
-				if (balance.grams - taken < plan.raw_g) {
+				const taken = (await claimedBy(tx, householdId)).get(plan.lotId) ?? 0;
+				const amount = dgOf(plan.raw_g);
+				if (balance.amount - taken < amount) {
 					throw new AppError(
 						409,
 						'SPOKEN_FOR',
@@ -65,6 +68,7 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 				await tx
 					.insert(run)
 					.values({ id, householdId, lotId: plan.lotId, plan, status: 'open', startedAt: now, createdAt: now });
+				await speakFor(tx, householdId, { lotId: plan.lotId, amount, runId: id, at: now });
 				const codes = await freeCodes(tx, householdId, outputs);
 				await tx.insert(runOutput).values(codes.map((code, i) => ({ runId: id, householdId, n: i + 1, code })));
 				return { id };

@@ -1,9 +1,11 @@
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { RunEvent } from '$core/runs/events';
+import { dgPerG } from '$core/stock/amount';
 import type { RunNews, RunView } from '$core/runs/wire';
 import type { Database, Tx } from '../../db/client';
 import { batch, difference, lot, run, runEvent, runOutput } from '../../db/schema';
 import { notFound } from '../../errors';
+import { claimedBy } from '../stock/claims';
 
 export type RunRow = typeof run.$inferSelect;
 
@@ -172,29 +174,10 @@ export function runReads(db: Database, householdId: string) {
 		/** Where the book could not follow, over all runs. */
 		differences: () => differencesOf(db, householdId),
 
-		/** Raw grams that open runs have spoken for, by lot. */
+		/** Raw grams that are spoken for, by lot. */
 		async reserved(): Promise<Map<string, number>> {
-			return reservedBy(db, householdId);
+			const claimed = await claimedBy(db, householdId);
+			return new Map([...claimed].map(([lotId, amount]) => [lotId, Math.round(amount / dgPerG)]));
 		}
 	};
-}
-
-/** Raw grams that open runs have spoken for, by lot; without one of the runs where it is named. */
-export async function reservedBy(
-	tx: Tx | Database,
-	householdId: string,
-	besides?: string
-): Promise<Map<string, number>> {
-	const rows = await tx
-		.select({ lotId: run.lotId, grams: sql<string>`sum((${run.plan}->>'raw_g')::bigint)` })
-		.from(run)
-		.where(
-			and(
-				eq(run.householdId, householdId),
-				eq(run.status, 'open'),
-				besides === undefined ? undefined : sql`${run.id} <> ${besides}`
-			)
-		)
-		.groupBy(run.lotId);
-	return new Map(rows.map((r) => [r.lotId, Number(r.grams)]));
 }

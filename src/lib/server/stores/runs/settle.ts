@@ -3,9 +3,12 @@ import { v7 as uuidv7 } from 'uuid';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
 import { bookOf, type RunBook } from '$core/runs/book';
 import type { PackedLine, RunState } from '$core/runs/fold';
+import { dgOf, packsOfGrams } from '$core/stock/amount';
+import type { Closing } from '$core/runs/close';
 import type { Tx } from '../../db/client';
 import { batch, container, difference, lot, lotBalance, movement, place, run, runOutput } from '../../db/schema';
 import type { HouseholdRow } from '../households';
+import { claimsOfRun } from '../stock/claims';
 import { makeLot, post, type Change } from '../stock/post';
 import type { RunRow } from './read';
 
@@ -29,6 +32,7 @@ export async function settle(tx: Tx, home: HouseholdRow, row: RunRow, state: Run
 		.update(run)
 		.set({ status: book.entry?.status ?? 'open' })
 		.where(eq(run.id, row.id));
+	await claimsOfRun(tx, home.id, row.id, book.entry ? at.now : null);
 	const told = await bringBack(tx, home.id, book.packs);
 	const lots = await lotsOf(tx, home, row, book, entry, at);
 	const before = await bookedOf(tx, home.id, row.id);
@@ -42,25 +46,22 @@ export async function settle(tx: Tx, home: HouseholdRow, row: RunRow, state: Run
 		.for('update');
 	const changes: Change[] = [];
 	const drawer = new Map<string, number>();
-	const open = new Map<string, { unit: 'packs' | 'grams'; amount: number }>();
+	const open = new Map<string, { unit: 'packs' | 'dg'; amount: number }>();
 	for (const balance of balances) {
 		const { lotId } = balance;
-		const booked = before.get(lotId) ?? { grams: 0, packs: 0 };
+		const booked = before.get(lotId) ?? 0;
 		const made = lots.get(lotId);
-		const wantedPacks = made?.packs ?? 0;
-		const wantedGrams = -(book.used.find((u) => u.lotId === lotId)?.grams ?? 0);
+		const used = book.used.find((u) => u.lotId === lotId);
+		const wanted = (made?.packs ?? 0) - dgOf(used?.grams ?? 0);
 		// What has been eaten since cannot be taken off the shelf; what is gone cannot be used up.
-		const packs = Math.max(wantedPacks - booked.packs, -balance.packs);
-		const grams = Math.max(wantedGrams - booked.grams, -balance.grams);
-		if (packs !== 0 || grams !== 0) {
-			const kind = grams !== 0 ? ('use' as const) : ('put' as const);
-			changes.push({ lotId, kind, grams, packs, batchId: entry, runId: row.id });
+		const amount = Math.max(wanted - booked, -balance.amount);
+		if (amount !== 0) {
+			const kind = made ? ('put' as const) : ('use' as const);
+			changes.push({ lotId, kind, amount, batchId: entry, runId: row.id });
 		}
-		if (packs !== 0 && made?.containerId) drawer.set(made.containerId, (drawer.get(made.containerId) ?? 0) + packs);
-		const leftPacks = booked.packs + packs - wantedPacks;
-		const leftGrams = booked.grams + grams - wantedGrams;
-		if (leftPacks !== 0) open.set(lotId, { unit: 'packs', amount: leftPacks });
-		else if (leftGrams !== 0) open.set(lotId, { unit: 'grams', amount: leftGrams });
+		if (amount !== 0 && made?.containerId) drawer.set(made.containerId, (drawer.get(made.containerId) ?? 0) + amount);
+		const left = booked + amount - wanted;
+		if (left !== 0) open.set(lotId, { unit: made ? 'packs' : 'dg', amount: left });
 	}
 	if (changes.length > 0) {
 		const occurredAt = new Date(Math.min(at.now.getTime(), book.entry?.endedAt ?? at.now.getTime()));
@@ -74,6 +75,16 @@ export async function settle(tx: Tx, home: HouseholdRow, row: RunRow, state: Run
 	await keepDifferences(tx, home.id, row.id, open, at.now);
 	return told;
 }
+
+/** What a closing says that can be asked for. */
+export const columnsOf = (closing: Closing) => ({
+	rawG: Math.round(closing.raw_g),
+	packedG: Math.round(closing.packed_g),
+	packsMade: closing.packs,
+	yieldMass: closing.yield,
+	elapsedS: Math.round(closing.elapsed_s),
+	handsS: Math.round(closing.hands_s)
+});
 
 /** The entry in the book: made at the first closing, brought up to date at every other, set aside while the run goes on. */
 async function writeEntry(tx: Tx, home: HouseholdRow, row: RunRow, book: RunBook, at: At): Promise<string | null> {
@@ -93,6 +104,7 @@ async function writeEntry(tx: Tx, home: HouseholdRow, row: RunRow, book: RunBook
 		packedOn,
 		keepsUntil: monthsAfter(packedOn, plan.months[1]),
 		closing: book.entry.closing,
+		...columnsOf(book.entry.closing),
 		voidedAt: null
 	};
 	if (output.batchId) {
@@ -108,6 +120,8 @@ async function writeEntry(tx: Tx, home: HouseholdRow, row: RunRow, book: RunBook
 		form: plan.form,
 		cut: plan.cut.id,
 		way: plan.way.name,
+		wayId: plan.way.id,
+		method: 'freeze',
 		title: `${plan.food.name}, ${plan.cut.name}`,
 		useWords: plan.use,
 		runId: row.id,
@@ -194,7 +208,8 @@ async function lotsOf(
 			tx,
 			home.id,
 			{
-				kind: 'pack',
+				...packsOfGrams(line.pack_g),
+				state: 'frozen',
 				food: plan.food.id,
 				form: plan.form,
 				placeId: line.placeId,
@@ -202,7 +217,6 @@ async function lotsOf(
 				said: '',
 				note: '',
 				title: `${plan.food.name}, ${plan.cut.name}`,
-				packG: line.pack_g,
 				containerId: line.containerId,
 				batchId: entry,
 				packEventId: line.eventId,
@@ -221,13 +235,12 @@ async function bookedOf(tx: Tx, householdId: string, runId: string) {
 	const rows = await tx
 		.select({
 			lotId: movement.lotId,
-			grams: sql<string>`sum(${movement.grams})`,
-			packs: sql<string>`sum(${movement.packs})`
+			amount: sql<string>`sum(${movement.amount})`
 		})
 		.from(movement)
 		.where(and(eq(movement.householdId, householdId), eq(movement.runId, runId)))
 		.groupBy(movement.lotId);
-	return new Map(rows.map((r) => [r.lotId, { grams: Number(r.grams), packs: Number(r.packs) }]));
+	return new Map(rows.map((r) => [r.lotId, Number(r.amount)]));
 }
 
 /** Open differences become what is different now, less what a person has settled already. */
@@ -235,7 +248,7 @@ async function keepDifferences(
 	tx: Tx,
 	householdId: string,
 	runId: string,
-	open: ReadonlyMap<string, { unit: 'packs' | 'grams'; amount: number }>,
+	open: ReadonlyMap<string, { unit: 'packs' | 'dg'; amount: number }>,
 	now: Date
 ): Promise<void> {
 	const rows = await tx

@@ -1,10 +1,12 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import type { Units } from '$core/quantities/format';
+import { sayAmount } from '$core/stock/amount';
 import type { MovementKind } from '$core/stock/fold';
 import type { Tx } from '../../db/client';
-import { lot, lotBalance, movement, place } from '../../db/schema';
+import { household, lot, lotBalance, lotParent, movement, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
-import { reservedBy } from '../runs/read';
+import { claimedBy } from './claims';
 
 export type LotRow = typeof lot.$inferSelect;
 export type NewLot = Omit<typeof lot.$inferInsert, 'id' | 'householdId' | 'createdAt'>;
@@ -12,8 +14,8 @@ export type NewLot = Omit<typeof lot.$inferInsert, 'id' | 'householdId' | 'creat
 export interface Change {
 	readonly lotId: string;
 	readonly kind: MovementKind;
-	readonly grams: number;
-	readonly packs: number;
+	/** In the lot's unit; what goes is negative. */
+	readonly amount: number;
 	readonly cause?: string;
 	readonly batchId?: string | null;
 	readonly reversesId?: string;
@@ -21,10 +23,16 @@ export interface Change {
 	readonly runId?: string;
 }
 
+/** The household's units, for what has to be said. */
+export async function unitsOf(tx: Tx, householdId: string): Promise<Units> {
+	const [row] = await tx.select({ units: household.units }).from(household).where(eq(household.id, householdId));
+	return row?.units ?? 'metric';
+}
+
 /**
  * Writes the movements of one step: locks the balances in the order of their ids (so that two steps never wait for
- * each other), checks that nothing falls below zero nor below what open runs have spoken for, appends, updates. All or
- * nothing: the caller's transaction.
+ * each other), checks that nothing falls below zero nor below what is spoken for, appends, updates. All or nothing: the
+ * caller's transaction.
  *
  * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH, AT_THE_STOVE
  */
@@ -37,45 +45,27 @@ export async function post(
 ): Promise<void> {
 	const ids = [...new Set(changes.map((c) => c.lotId))].sort();
 	const locked = await tx
-		.select()
+		.select({ balance: lotBalance, lot })
 		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 		.where(and(eq(lotBalance.householdId, householdId), inArray(lotBalance.lotId, ids)))
 		.orderBy(asc(lotBalance.lotId))
-		.for('update');
+		.for('update', { of: lotBalance });
 	if (locked.length !== ids.length) throw notFound('lot');
-	const balances = new Map(locked.map((b) => [b.lotId, { grams: b.grams, packs: b.packs }]));
+	const balances = new Map(locked.map((b) => [b.balance.lotId, { amount: b.balance.amount, lot: b.lot }]));
 	// Under the lock: a start that was a moment faster is seen.
-	const spoken = changes.some((c) => c.grams < 0 && c.runId === undefined)
-		? await reservedBy(tx, householdId)
+	const spoken = changes.some((c) => c.amount < 0 && c.runId === undefined)
+		? await claimedBy(tx, householdId)
 		: new Map<string, number>();
 	for (const change of changes) {
 		const balance = balances.get(change.lotId);
 		if (!balance) throw notFound('lot');
-		if (balance.grams + change.grams < 0) {
-			throw new AppError(409, 'NOT_ENOUGH', `There are only ${balance.grams} g left there. Nothing was changed.`, [
-				{ field: 'amount', message: `At most ${balance.grams} g.` }
-			]);
-		}
+		const left = balance.amount + change.amount;
+		if (left < 0) throw await notEnough(tx, householdId, balance.lot, balance.amount);
 		const atStove = spoken.get(change.lotId) ?? 0;
-		if (change.grams < 0 && change.runId === undefined && balance.grams + change.grams < atStove) {
-			throw new AppError(
-				409,
-				'AT_THE_STOVE',
-				balance.grams > atStove
-					? `Of these ${balance.grams} g, ${atStove} g are at the stove: at most ${balance.grams - atStove} g can go now. Nothing was changed.`
-					: 'This item is at the stove: finish or stop that run first. Nothing was changed.'
-			);
-		}
-		if (balance.packs + change.packs < 0) {
-			throw new AppError(
-				409,
-				'NOT_ENOUGH',
-				`There ${balance.packs === 1 ? 'is only 1 pack' : `are only ${balance.packs} packs`} left there. Nothing was changed.`,
-				[{ field: 'amount', message: `At most ${balance.packs}.` }]
-			);
-		}
-		balance.grams += change.grams;
-		balance.packs += change.packs;
+		if (change.amount < 0 && change.runId === undefined && left < atStove)
+			throw await spokenFor(tx, householdId, balance.lot, balance.amount, atStove);
+		balance.amount = left;
 	}
 	await tx.insert(movement).values(
 		changes.map((c) => ({
@@ -84,8 +74,7 @@ export async function post(
 			lotId: c.lotId,
 			groupId,
 			kind: c.kind,
-			grams: c.grams,
-			packs: c.packs,
+			amount: c.amount,
 			cause: c.cause ?? '',
 			by: at.by,
 			batchId: c.batchId ?? null,
@@ -96,20 +85,68 @@ export async function post(
 		}))
 	);
 	for (const [lotId, b] of balances)
-		await tx.update(lotBalance).set({ grams: b.grams, packs: b.packs }).where(eq(lotBalance.lotId, lotId));
+		await tx.update(lotBalance).set({ amount: b.amount }).where(eq(lotBalance.lotId, lotId));
+}
+
+async function notEnough(tx: Tx, householdId: string, row: LotRow, there: number): Promise<AppError> {
+	const words = sayAmount(row, there, await unitsOf(tx, householdId));
+	return new AppError(
+		409,
+		'NOT_ENOUGH',
+		`There ${row.unit === 'pack' && there === 1 ? 'is' : 'are'} only ${words} left there. Nothing was changed.`,
+		[{ field: 'amount', message: `At most ${row.unit === 'pack' ? there : words}.` }]
+	);
+}
+
+async function spokenFor(tx: Tx, householdId: string, row: LotRow, there: number, atStove: number): Promise<AppError> {
+	const units = await unitsOf(tx, householdId);
+	const say = (amount: number) => sayAmount(row, amount, units);
+	return new AppError(
+		409,
+		'AT_THE_STOVE',
+		there > atStove
+			? `Of these ${say(there)}, ${say(atStove)} are at the stove: at most ${say(there - atStove)} can go now. Nothing was changed.`
+			: 'This item is at the stove: finish or stop that run first. Nothing was changed.'
+	);
 }
 
 /** Makes an empty lot with its balance row; `post` fills it. */
 export async function makeLot(tx: Tx, householdId: string, values: NewLot, now: Date): Promise<string> {
 	const id = uuidv7();
 	await tx.insert(lot).values({ ...values, id, householdId, createdAt: now });
-	await tx.insert(lotBalance).values({ lotId: id, householdId, grams: 0, packs: 0 });
+	await tx.insert(lotBalance).values({ lotId: id, householdId, amount: 0 });
 	return id;
+}
+
+/** A lot like another one, but for what is said of it: what is split, moved, opened or thawed off it. */
+export async function makeChild(
+	tx: Tx,
+	parent: LotRow,
+	how: (typeof lotParent.$inferInsert)['how'],
+	values: Partial<NewLot>,
+	now: Date
+): Promise<string> {
+	const { id: _id, householdId, createdAt: _c, packEventId: _p, ...rest } = parent;
+	const lotId = await makeLot(tx, householdId, { ...rest, ...values }, now);
+	await tx.insert(lotParent).values({ lotId, parentId: parent.id, householdId, how });
+	return lotId;
 }
 
 export interface Step {
 	readonly groupId: string;
 	readonly words: string;
+	/** The lot that it made, where it made one. */
+	readonly lotId?: string;
+}
+
+/** A lot of this household. @throws {AppError} 404 */
+export async function ownLot(tx: Tx, householdId: string, lotId: string): Promise<LotRow> {
+	const [row] = await tx
+		.select()
+		.from(lot)
+		.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)));
+	if (!row) throw notFound('lot');
+	return row;
 }
 
 /** A place in use; it is not removed before this transaction is over. @throws {AppError} 404, 409 PLACE_REMOVED */

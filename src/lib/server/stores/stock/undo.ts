@@ -2,7 +2,7 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { reverseOf } from '$core/stock/fold';
 import type { Tx } from '../../db/client';
-import { lot, movement, place } from '../../db/schema';
+import { batch, lot, movement, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import { staysMerged } from '../../things';
 import { post, type Step } from './post';
@@ -41,12 +41,11 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 			householdId,
 			undoGroupId,
 			rows.map((r) => {
-				const back = reverseOf({ id: r.id, kind: r.kind, grams: r.grams, packs: r.packs, reverses: null }, uuidv7());
+				const back = reverseOf({ id: r.id, kind: r.kind, amount: r.amount, reverses: null }, uuidv7());
 				return {
 					lotId: r.lotId,
 					kind: back.kind,
-					grams: back.grams,
-					packs: back.packs,
+					amount: back.amount,
 					cause: 'undo',
 					batchId: r.batchId,
 					reversesId: r.id
@@ -64,18 +63,29 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 		}
 		throw error;
 	}
+	// An entry that was written by hand for what is taken back was a slip.
+	const puts = rows.filter((r) => r.kind === 'put' && r.batchId !== null).map((r) => r.batchId ?? '');
+	if (puts.length > 0)
+		await tx
+			.update(batch)
+			.set({ voidedAt: now })
+			.where(and(eq(batch.householdId, householdId), inArray(batch.id, puts), eq(batch.madeBy, 'hand')));
 	return { groupId: undoGroupId, words: 'Taken back' };
 }
 
-/** Before a move of raw lots is taken back: what comes back brings the hours that it spent where it was. */
+/** Steps that carry a thing from one lot to another. Opening is none: taken back, the jar was never open. */
+const carries = new Set<(typeof movement.$inferSelect)['kind']>(['move', 'thaw', 'split']);
+
+/** Before a thing comes back to the lot that it left: it brings the hours that it spent where it was. */
 async function comeBack(
 	tx: Tx,
 	householdId: string,
 	rows: readonly (typeof movement.$inferSelect)[],
 	now: Date
 ): Promise<void> {
-	const from = rows.find((r) => r.kind === 'move' && r.grams < 0);
-	const to = rows.find((r) => r.kind === 'move' && r.grams > 0);
+	const split = rows.filter((r) => carries.has(r.kind));
+	const from = split.find((r) => r.amount < 0);
+	const to = split.find((r) => r.amount > 0);
 	if (!from || !to) return;
 	const lots = await tx
 		.select({ lot, place })

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { sayDate } from '$core/quantities/dates';
-import { sayWeight } from '$core/quantities/format';
+import { sayContent } from '$core/stock/amount';
 import { labelResponse } from '$lib/server/labels/respond';
 import { line, parse } from '$lib/server/parse';
 import { endpoint } from '$lib/server/respond';
@@ -11,7 +11,7 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 	endpoint(async () => {
 		const batch = await locals.stores.batches.byCode(parse(line(12).required(), params.code) as string);
 		const { lots } = await locals.stores.stock.ofBatch(batch.id);
-		const left = lots.reduce((sum, l) => sum + l.packs, 0);
+		const left = lots.reduce((sum, l) => sum + (l.unit === 'pack' ? l.amount : 0), 0);
 		const { count } = parse(
 			Joi.object<{ count: number }>({
 				count: Joi.number()
@@ -26,7 +26,7 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 		return labelResponse(
 			{
 				title: batch.title,
-				amount: sayWeight(lots[0]?.packG ?? 0, locals.household.units),
+				amount: lots[0] ? sayContent(lots[0], locals.household.units) : '',
 				packed: sayDate(batch.packedOn),
 				useFirst: sayDate(batch.keepsUntil),
 				use: batch.useWords,

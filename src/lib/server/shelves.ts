@@ -1,0 +1,281 @@
+import { dateIn, daysBetween } from '$core/freezing/keep';
+import { sayAs, sayDate, sayMonth } from '$core/quantities/dates';
+import { editWeight } from '$core/quantities/parse-weight';
+import { sayWeight } from '$core/quantities/format';
+import { betterPlaces } from '$core/safety/stand';
+import { gate } from '$core/safety/gate';
+import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
+import { afterLooks, looksOf, type Looked } from '$core/stock/looks';
+import type { Thing } from '$core/things/thing';
+import type { Drawn, DueLooks, LookView, PlaceGroup, ShelfLot, ShelfPlace } from '$lib/ui/shelves/types';
+import { formWords } from './haul';
+import type { HouseholdRow, PlaceRow } from './stores/households';
+import type { Stores } from './stores';
+import { lotThing, standingIn, type LotThing } from './things';
+
+type ShelfRow = Awaited<ReturnType<Stores['stock']['shelves']>>[number];
+
+/** Where a look is due within this, it stands among the looks. */
+const lookAhead_ms = 86_400_000;
+
+/** When a lot should be eaten by, over its label, its clock and what was found at it. */
+export function eatBy(row: ShelfRow, told: LotThing, looked: readonly Looked[]): { by: number; ended: boolean } {
+	const { clock, thing } = told;
+	// A label holds for what was kept; what is opened, thawed or fresh goes by its clock.
+	const label = row.keepsUntil === null ? undefined : Date.parse(`${row.keepsUntil}T12:00:00Z`);
+	const own = thing.state === 'fresh' || label === undefined ? clock.bestBy : label;
+	const found = afterLooks(looked);
+	return { by: Math.min(own, found.by ?? Infinity), ended: found.ended };
+}
+
+/** How a lot is drawn. */
+function drawnAs(row: ShelfRow, thing: Thing, place: PlaceRow): Drawn {
+	if (place.kind === 'ground') return 'row';
+	if (place.kind === 'crock') return 'crock';
+	if (place.kind === 'freezer') return 'pack';
+	if (thing.state === 'dried' || thing.food.id === 'dried-fruit') return row.unit === 'pack' ? 'low-jar' : 'sack';
+	if (row.unit === 'pack') return thing.state === 'canned' || thing.state === 'pickled' ? 'jar' : 'pack';
+	if (row.unit === 'piece') return 'pile';
+	return thing.state === 'opened' || thing.state === 'cooked' || thing.state === 'thawed' || row.unit === 'ml' ? 'dish' : 'sack'; // prettier-ignore
+}
+
+function untilWords(by: number, ended: boolean, now: number, zone: string): Pick<ShelfLot, 'until' | 'tone'> {
+	if (ended) return { until: 'out: do not eat', tone: 'out' };
+	const today = dateIn(zone, now);
+	const date = dateIn(zone, by);
+	const days = daysBetween(today, date);
+	if (days < 0 || by <= now) {
+		const past = daysBetween(date, today);
+		return { until: past > 45 ? `past its best since ${sayMonth(date)}` : `past its best since ${sayDate(date)}`, tone: 'past' }; // prettier-ignore
+	}
+	if (days === 0) return { until: `soon: by ${sayAs(by, zone, 'HH:mm')} today`, tone: 'soon' };
+	if (days === 1) return { until: 'soon: tomorrow', tone: 'soon' };
+	if (days <= 45) return { until: `soon: by ${sayAs(by, zone, 'd MMM')}`, tone: 'soon' };
+	return { until: `to ${sayMonth(date)}`, tone: '' };
+}
+
+/** Kinds that hold what was put up: there a month is soon. In the fridge and on the counter two days are. */
+const shortLived = new Set<PlaceRow['kind']>(['fridge', 'counter', 'cool']);
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+interface Around {
+	readonly places: readonly PlaceRow[];
+	readonly household: HouseholdRow;
+	readonly looked: ReadonlyMap<string, Looked[]>;
+	/** Spoken for, in the lot's unit. */
+	readonly claimed: ReadonlyMap<string, number>;
+	readonly now: Date;
+}
+
+/** One lot as the Shelves show it. */
+export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfLot {
+	const { household, looked, claimed, now } = around;
+	const { units, zone } = household;
+	const told = lotThing(row, place, now);
+	const { thing, clock } = told;
+	const seen = looked.get(row.id) ?? [];
+	const { by, ended } = eatBy(row, told, seen);
+	const over = thing.age?.past === 'end' && thing.age.limit === 'safety';
+	const stopped = gate({ thing, way: 'serve-raw' });
+	const stop = stopped && ['jar-process', 'age-out'].includes(stopped.rule ?? '') ? stopped : undefined;
+	const until = untilWords(by, ended || over, now.getTime(), zone);
+	const short = shortLived.has(place.kind) && until.tone === 'soon' && by - now.getTime() > 2.5 * 86_400_000;
+	const amount = row.amount;
+	const all = row.unit === 'pack' ? `${amount} × ${sayContent(row, units)}` : sayAmount(row, amount, units);
+	return {
+		id: row.id,
+		title: capital(row.title),
+		detail: [
+			row.variety,
+			formWords(thing.food, row.form).replace(/^, /, ''),
+			row.note,
+			row.madeOf
+				? row.madeOf.map((p) => `${Math.round(p.share * 100)} % ${p.food.replaceAll('-', ' ')}`).join(', ')
+				: ''
+		]
+			.filter(Boolean)
+			.join(' · '),
+		unit: row.unit,
+		amount,
+		count: row.unit === 'pack' || row.unit === 'piece' ? `${amount}` : sayAmount(row, amount, units),
+		each:
+			row.unit === 'pack' ? sayContent(row, units) : row.unit === 'piece' ? sayWeight(gramsOf(row, amount), units) : '',
+		all,
+		edit: row.unit === 'dg' ? editWeight(amount / 10, units) : `${amount}`,
+		state: thing.state,
+		drawn: drawnAs(row, thing, place),
+		until: short ? `to ${sayAs(by, zone, 'd MMM')}` : until.until,
+		tone: short ? '' : until.tone,
+		by,
+		packed: sayAs(row.since.getTime(), zone, 'd MMM yyyy'),
+		code: row.code,
+		way: row.way,
+		container: row.container,
+		waiting: row.waiting,
+		spoken: (claimed.get(row.id) ?? 0) > 0 ? sayAmount(row, claimed.get(row.id) ?? 0, units) : '',
+		stop: stop ? { reason: stop.reason, instead: stop.instead } : null,
+		warning: clock.warning ?? null,
+		better: betterWords(thing, place, around.places),
+		looks: looksAt(row, thing, place, seen, now),
+		can: {
+			open: row.unit === 'pack' && thing.state !== 'frozen' && !stop,
+			thaw: thing.state === 'frozen',
+			work: !row.waiting && !stop && !over && !ended,
+			tested: stop?.rule === 'jar-process'
+		}
+	};
+}
+
+function betterWords(thing: Thing, place: PlaceRow, places: readonly PlaceRow[]): string | null {
+	if (thing.state !== 'fresh' || thing.food.perishable) return null;
+	const here = { ...standingIn(place), name: place.name, loose: true };
+	const [best] = betterPlaces(
+		thing,
+		here,
+		places.filter((p) => p.id !== place.id).map((p) => ({ ...standingIn(p), name: p.name, loose: true }))
+	);
+	return best ? `${best.at.name} keeps them about ${Math.round(best.days)} days` : null;
+}
+
+function looksAt(row: ShelfRow, thing: Thing, place: PlaceRow, seen: readonly Looked[], now: Date): LookView[] {
+	if (row.waiting) return [];
+	return looksOf(thing, place.kind, (row.placedAt ?? row.since).getTime(), seen, now.getTime()).map(
+		({ row: look, at }) => ({
+			lotId: row.id,
+			kind: look.id,
+			name: look.name,
+			look: look.look,
+			title: capital(row.title),
+			at,
+			due: at <= now.getTime() + lookAhead_ms,
+			findings: look.findings.map(({ id, words, advice }) => ({ id, words, ...(advice ? { advice } : {}) }))
+		})
+	);
+}
+
+/** Litres that a lot takes in a freezer: its containers, or twice its weight where none is known. */
+const litresOf = (row: ShelfRow): number =>
+	((row.unit === 'pack' ? row.volumeMl : null) ?? row.unitG * 2) * row.amount * 1e-3;
+
+const countedWords = (at: Date | null, now: Date): string => {
+	if (!at) return '';
+	const days = Math.floor((now.getTime() - at.getTime()) / 86_400_000);
+	return days === 0 ? 'counted today' : days === 1 ? 'counted yesterday' : `counted ${days} days ago`;
+};
+
+/** Whether a lot is what was looked for: every word in its name, note, code or place. */
+const matches = (row: ShelfRow, place: PlaceRow, words: readonly string[]): boolean => {
+	const text = `${row.title} ${row.food.replaceAll('-', ' ')} ${row.note} ${row.variety} ${row.code ?? ''} ${row.state} ${place.name}`.toLowerCase(); // prettier-ignore
+	return words.every((w) => text.includes(w));
+};
+
+export interface Shelves {
+	readonly groups: readonly PlaceGroup[];
+	readonly totals: { readonly packs: number; readonly jars: number; readonly loose_g: number; readonly lots: number };
+	readonly next: readonly ShelfLot[];
+	readonly looks: readonly DueLooks[];
+	readonly second: readonly ShelfLot[];
+}
+
+/** Everything that stands anywhere, by place; with what is eaten next and the looks that are due. */
+export async function shelvesOf(
+	stores: Stores,
+	household: HouseholdRow,
+	now: Date,
+	{ search = '', all, most }: { search?: string; all?: string; most: number }
+): Promise<Shelves> {
+	const [rows, places, looked, claimed] = await Promise.all([
+		stores.stock.shelves(),
+		stores.home.places(),
+		stores.stock.looked(),
+		stores.stock.claimed()
+	]);
+	const around: Around = { places, household, looked, claimed, now };
+	const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+	const byPlace = new Map<string, ShelfRow[]>();
+	for (const row of rows) byPlace.set(row.placeId, [...(byPlace.get(row.placeId) ?? []), row]);
+	const shown: ShelfPlace[] = places.map((place) => {
+		const here = byPlace.get(place.id) ?? [];
+		const found = words.length > 0 ? here.filter((r) => matches(r, place, words)) : here;
+		const few = all === place.id || words.length > 0 ? found : found.slice(0, most);
+		const lots = few.map((r) => shelfLot(r, place, around));
+		// In the freezer by label, elsewhere what turns first.
+		lots.sort((a, b) => a.by - b.by);
+		return {
+			id: place.id,
+			name: place.name,
+			kind: place.kind,
+			tempC: place.tempC,
+			litres: place.litres,
+			used_L: place.kind === 'freezer' ? here.reduce((sum, r) => sum + litresOf(r), 0) : 0,
+			counted: countedWords(place.countedAt, now),
+			lots,
+			more: found.length - few.length
+		};
+	});
+	const lots = shown.flatMap((p) => p.lots);
+	const kept = lots.filter((l) => !l.waiting && !l.stop && l.tone !== 'out');
+	return {
+		groups: grouped(shown),
+		totals: {
+			packs: rows.reduce((s, r) => s + (r.unit === 'pack' && !isJar(r) ? r.amount : 0), 0),
+			jars: rows.reduce((s, r) => s + (isJar(r) ? r.amount : 0), 0),
+			loose_g: rows.reduce((s, r) => s + (r.unit === 'pack' || r.waiting ? 0 : gramsOf(r, r.amount)), 0),
+			lots: rows.length
+		},
+		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
+		looks: together(shown),
+		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
+	};
+}
+
+/** Looks of one kind in one place are one walk. */
+function together(places: readonly ShelfPlace[]): DueLooks[] {
+	return places
+		.flatMap((p) => {
+			const due = p.lots.flatMap((l) => l.looks).filter((l) => l.due);
+			return [...new Set(due.map((l) => l.kind))].map((kind) => {
+				const same = due.filter((l) => l.kind === kind);
+				return {
+					kind,
+					name: same[0]?.name ?? '',
+					place: p.name,
+					titles: same.map((l) => l.title.toLowerCase()),
+					lotIds: same.map((l) => l.lotId),
+					at: Math.min(...same.map((l) => l.at))
+				};
+			});
+		})
+		.sort((a, b) => a.at - b.at);
+}
+
+const isJar = (row: ShelfRow): boolean =>
+	row.unit === 'pack' && ['canned', 'pickled', 'dried', 'fermented'].includes(row.state);
+
+/** Places whose names begin alike before a comma are one thing: "Chest freezer, top basket" and "Chest freezer, floor". */
+/** What stands coldest first; then the dry, then what is eaten soon. */
+const order: readonly ShelfPlace['kind'][] = [
+	'freezer',
+	'cellar',
+	'cool',
+	'pantry',
+	'crock',
+	'fridge',
+	'counter',
+	'ground'
+];
+
+function grouped(places: readonly ShelfPlace[]): PlaceGroup[] {
+	const groups = new Map<string, ShelfPlace[]>();
+	for (const place of places) {
+		const name = `${place.kind} ${place.name.split(',')[0]?.trim() ?? place.name}`;
+		groups.set(name, [...(groups.get(name) ?? []), place]);
+	}
+	const lists = [...groups.values()].sort((a, b) => order.indexOf(a[0]?.kind ?? 'counter') - order.indexOf(b[0]?.kind ?? 'counter')); // prettier-ignore
+	return lists.map((list) => ({
+		name: list.length > 1 ? (list[0]?.name.split(',')[0]?.trim() ?? '') : (list[0]?.name ?? ''),
+		kind: list[0]?.kind ?? 'counter',
+		places: list
+	}));
+}

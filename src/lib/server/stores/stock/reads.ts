@@ -1,0 +1,188 @@
+import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql } from 'drizzle-orm';
+import { dgPerG } from '$core/stock/amount';
+import type { Looked } from '$core/stock/looks';
+import type { Database } from '../../db/client';
+import { batch, container, look, lot, lotBalance, movement, place } from '../../db/schema';
+import { notFound } from '../../errors';
+import { claimedBy } from './claims';
+
+/** Kinds of movement that a person made by hand and may take back. */
+const byHand = ['take', 'give', 'spoil', 'count', 'move', 'open', 'thaw', 'split', 'merge'] as const;
+
+export function stockReads(db: Database, householdId: string, now: Date) {
+	const mine = eq(lot.householdId, householdId);
+	return {
+		/** What waits to be worked on, by weight, the newest first. */
+		async basket() {
+			const rows = await db
+				.select({ lot, amount: lotBalance.amount, place })
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0), eq(lot.waiting, true)))
+				.orderBy(desc(lot.since));
+			return rows.map(({ amount, ...row }) => ({ ...row, grams: Math.round(amount / dgPerG) }));
+		},
+
+		/** A lot by weight, with what it holds. @throws {AppError} 404 */
+		async rawLot(lotId: string) {
+			const [row] = await db
+				.select({ lot, amount: lotBalance.amount, place })
+				.from(lot)
+				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(mine, eq(lot.id, lotId), eq(lot.unit, 'dg')));
+			if (!row) throw notFound('lot');
+			const { amount, ...rest } = row;
+			return { ...rest, grams: Math.round(amount / dgPerG) };
+		},
+
+		/** Everything that stands anywhere, oldest first within its place. */
+		async shelves() {
+			const rows = await db
+				.select({
+					lot,
+					amount: lotBalance.amount,
+					code: batch.code,
+					way: batch.way,
+					container: container.name,
+					volumeMl: container.volumeMl
+				})
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.leftJoin(batch, eq(batch.id, lot.batchId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0)))
+				.orderBy(asc(lot.keepsUntil), asc(lot.since));
+			return rows.map(({ lot: row, ...rest }) => ({ ...row, ...rest }));
+		},
+
+		/** What is spoken for, by lot, in its unit. */
+		claimed: () => claimedBy(db, householdId),
+
+		/** Looks that were taken at lots that still hold something. */
+		async looked(): Promise<Map<string, Looked[]>> {
+			const rows = await db
+				.select({ lotId: look.lotId, kind: look.kind, finding: look.finding, at: look.at })
+				.from(look)
+				.innerJoin(lotBalance, eq(lotBalance.lotId, look.lotId))
+				.where(and(eq(look.householdId, householdId), gt(lotBalance.amount, 0)))
+				.orderBy(asc(look.at));
+			const byLot = new Map<string, Looked[]>();
+			for (const { lotId, at, ...rest } of rows)
+				byLot.set(lotId, [...(byLot.get(lotId) ?? []), { ...rest, at: at.getTime() }]);
+			return byLot;
+		},
+
+		/** The last steps of this week, with what waits or with what stands on the shelves, for undoing them. */
+		async lastSteps(of: 'basket' | 'shelves', count = 6) {
+			const waiting = eq(lot.waiting, of === 'basket');
+			return db
+				.select({
+					groupId: movement.groupId,
+					kind: movement.kind,
+					amount: movement.amount,
+					lot,
+					at: movement.recordedAt,
+					by: movement.by
+				})
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.where(
+					and(
+						eq(movement.householdId, householdId),
+						isNull(movement.reversesId),
+						waiting,
+						gt(movement.recordedAt, new Date(now.getTime() - 7 * 86_400_000)),
+						inArray(movement.kind, byHand),
+						// Of a step with two sides, the one that it left.
+						or(inArray(movement.kind, ['take', 'give', 'spoil', 'count']), lt(movement.amount, 0)),
+						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
+					)
+				)
+				.orderBy(desc(movement.recordedAt))
+				.limit(count);
+		},
+
+		/** What was written down of the shelves in the last twelve hours, the newest first, without what was taken back. */
+		async lastPut(count: number) {
+			return db
+				.select({
+					groupId: movement.groupId,
+					amount: movement.amount,
+					lot,
+					said: lot.said,
+					place: place.name,
+					code: batch.code
+				})
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.leftJoin(batch, eq(batch.id, lot.batchId))
+				.where(
+					and(
+						eq(movement.householdId, householdId),
+						eq(movement.kind, 'put'),
+						eq(lot.waiting, false),
+						isNull(movement.runId),
+						isNull(movement.reversesId),
+						gt(movement.recordedAt, new Date(now.getTime() - 12 * 3_600_000)),
+						sql`${lot.said} <> ''`,
+						sql`${movement.by} <> 'demo'`,
+						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
+					)
+				)
+				.orderBy(desc(movement.recordedAt), desc(movement.id))
+				.limit(count);
+		},
+
+		/** Everything that happened to the lots of a batch. */
+		async ofBatch(batchId: string) {
+			const lots = await db
+				.select({
+					lot,
+					amount: lotBalance.amount,
+					place: place.name,
+					container: container.name
+				})
+				.from(lot)
+				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(mine, eq(lot.batchId, batchId)))
+				.orderBy(asc(lot.createdAt));
+			const moves = await db
+				.select({
+					id: movement.id,
+					kind: movement.kind,
+					amount: movement.amount,
+					lot,
+					cause: movement.cause,
+					by: movement.by,
+					at: movement.occurredAt,
+					reversesId: movement.reversesId,
+					place: place.name
+				})
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.where(and(eq(movement.householdId, householdId), eq(lot.batchId, batchId)))
+				.orderBy(asc(movement.recordedAt), asc(movement.id));
+			return { lots: lots.map(({ lot: row, ...rest }) => ({ ...row, ...rest })), moves };
+		},
+
+		/** Litres that stand in freezers: by their containers, or twice their weight where none is known. */
+		async freezerUsed_L(): Promise<number> {
+			const [row] = await db
+				.select({
+					ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.unitG} * 2) * ${lotBalance.amount}), 0)`
+				})
+				.from(lotBalance)
+				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+				.innerJoin(place, eq(place.id, lot.placeId))
+				.leftJoin(container, eq(container.id, lot.containerId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0), eq(place.kind, 'freezer')));
+			return Number(row?.ml ?? 0) / 1000;
+		}
+	};
+}

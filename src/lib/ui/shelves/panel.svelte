@@ -1,0 +1,135 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import { enhance } from '$app/forms';
+	import Marks from '$lib/ui/notice/marks.svelte';
+	import { withNotice } from '$lib/ui/notice/post';
+	import type { ShelfLot, ShelfPlace } from './types';
+
+	/** What can be done with a lot: one form a deed, so that Enter in a box does what its own button says. */
+	let {
+		lot,
+		place,
+		places,
+		onclose
+	}: {
+		lot: ShelfLot;
+		place: ShelfPlace;
+		places: readonly ShelfPlace[];
+		onclose: () => void;
+	} = $props();
+	const path = '/shelves';
+	const word = { pack: 'packs', piece: 'pieces', dg: 'weight', ml: 'ml' };
+	const one = $derived(lot.unit === 'pack' || lot.unit === 'piece' ? '1' : lot.edit);
+	const fridge = $derived(places.find((p) => p.kind === 'fridge'));
+	const elsewhere = $derived(places.filter((p) => p.id !== place.id));
+</script>
+
+{#snippet deed(action: string, name: string, box: string, value: string, rest: Snippet)}
+	<form
+		method="POST"
+		action="?/{action}"
+		use:enhance={withNotice({ path, after: onclose })}
+		class="flex flex-wrap items-end gap-2"
+		aria-label={name}
+	>
+		<Marks />
+		<input type="hidden" name="lotId" value={lot.id} /><input type="hidden" name="unit" value={lot.unit} />
+		{#if lot.unit === 'dg'}<input type="hidden" name="shown" {value} /><input
+				type="hidden"
+				name="exact"
+				value={lot.amount / 10}
+			/>{/if}
+		<label class="field"
+			><span>{box}</span><input name="amount" required maxlength="20" autocomplete="off" {value} class="w-28" /></label
+		>
+		{@render rest()}
+	</form>
+{/snippet}
+
+<div class="no-print rounded-b-xl border border-t-0 border-line bg-enamel p-4">
+	<p>
+		<b>{lot.all} {lot.title}</b>{#if lot.detail}, {lot.detail}{/if}
+		{#if lot.way}· {lot.way}{/if} · {lot.state === 'fresh' ? 'since' : 'from'}
+		{lot.packed}
+		{#if lot.container}· {lot.container}{/if}
+		{#if lot.code}· <a href="/book/{lot.code}">batch {lot.code}</a>{/if}
+	</p>
+	{#if lot.stop}
+		<p class="mt-1 font-semibold text-red">{lot.stop.reason}</p>
+		<ul class="list-disc pl-5 text-[15px]">
+			{#each lot.stop.instead as way (way)}<li>{way}</li>{/each}
+		</ul>
+	{/if}
+	{#if lot.warning}<p class="mt-1 font-semibold text-amber">{lot.warning}</p>{/if}
+	{#if lot.better}<p class="mt-1 text-amber">A better place: {lot.better}.</p>{/if}
+	{#if lot.spoken}<p class="mt-1 text-soft">{lot.spoken} of it are at the Stove.</p>{/if}
+	{#each lot.looks as l (l.kind)}
+		<form
+			method="POST"
+			action="?/look"
+			use:enhance={withNotice({ reset: false })}
+			class="mt-2 flex flex-wrap items-center gap-2"
+			aria-label="{l.name}: look"
+		>
+			<Marks />
+			<input type="hidden" name="lotId" value={lot.id} /><input type="hidden" name="kind" value={l.kind} />
+			<span class="text-[15px]"><b>{l.name}.</b> {l.look}</span>
+			{#each l.findings as f (f.id)}<button class="btn" name="finding" value={f.id}>{f.words}</button>{/each}
+		</form>
+	{/each}
+	{#if lot.can.tested}
+		<form method="POST" action="?/tested" use:enhance={withNotice()} class="mt-2 flex flex-wrap items-center gap-2">
+			<Marks />
+			<input type="hidden" name="lotId" value={lot.id} />
+			<label class="flex items-center gap-2"
+				><input type="checkbox" name="sure" value="yes" required /> They were made by a tested recipe, with its pressure,
+				minutes and our altitude.</label
+			><button class="btn">It is known</button>
+		</form>
+	{/if}
+	{#if lot.waiting}
+		<p class="mt-2"><a class="btn" href="/basket?open={lot.id}">To the Basket, where it waits</a></p>
+	{:else}
+		<div class="mt-3 space-y-3">
+			{#if lot.can.open || lot.can.thaw}
+				<div class="flex flex-wrap gap-2">
+					{#if lot.can.open}
+						<form method="POST" action="?/open" use:enhance={withNotice({ path, after: onclose })}>
+							<Marks /><button class="btn" name="lotId" value={lot.id}>Open one</button>
+						</form>
+					{/if}
+				</div>
+			{/if}
+			{#snippet use()}
+				{#if !lot.stop && lot.tone !== 'out'}<button class="btn" name="kind" value="take">Take</button>
+					<button class="btn" name="kind" value="give">Give away</button>{/if}
+			{/snippet}
+			{#snippet thaw()}
+				<input type="hidden" name="placeId" value={fridge?.id} />
+				<button class="btn" name="kind" value="move">Thaw in {fridge?.name}</button>
+			{/snippet}
+			{#snippet work()}<button class="btn">Into the Basket</button>{/snippet}
+			{#snippet spoil()}
+				<label class="field"
+					><span>cause</span><input name="cause" maxlength="200" placeholder="frost, torn bag" class="w-40" /></label
+				>
+				<button class="btn" name="kind" value="spoil">Spoiled</button>
+			{/snippet}
+			{#snippet count()}<button class="btn" name="kind" value="count">Counted: this many</button>{/snippet}
+			{#snippet move()}
+				<label class="field"
+					><span>to</span><select name="placeId"
+						>{#each elsewhere as p (p.id)}<option value={p.id}>{p.name}</option>{/each}</select
+					></label
+				>
+				<button class="btn" name="kind" value="move">Move</button>
+			{/snippet}
+			{#if !lot.stop}{@render deed('act', 'Use it', word[lot.unit], one, use)}{/if}
+			{#if lot.can.thaw && fridge}{@render deed('act', 'Thaw', word[lot.unit], one, thaw)}{/if}
+			{#if lot.can.work}{@render deed('work', 'Work with it', word[lot.unit], lot.edit, work)}{/if}
+			{@render deed('act', 'Spoiled', 'spoiled', one, spoil)}
+			{@render deed('act', 'Counted', 'I count', lot.edit, count)}
+			{#if elsewhere.length > 0}{@render deed('act', 'Move', word[lot.unit], lot.edit, move)}{/if}
+		</div>
+	{/if}
+</div>

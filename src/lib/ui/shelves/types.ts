@@ -1,0 +1,92 @@
+import type { LotUnit } from '$core/stock/amount';
+import type { FindingRow } from '$reference/looks';
+
+/** How a lot is drawn where it stands. */
+export type Drawn = 'pack' | 'jar' | 'low-jar' | 'pile' | 'sack' | 'row' | 'crock' | 'dish';
+
+/** A look that is due at a lot, with what may be found. */
+export interface LookView {
+	readonly lotId: string;
+	readonly kind: string;
+	readonly name: string;
+	readonly look: string;
+	readonly title: string;
+	/** ms */
+	readonly at: number;
+	readonly due: boolean;
+	readonly findings: readonly Pick<FindingRow, 'id' | 'words' | 'advice'>[];
+}
+
+/** Looks of one kind in one place. */
+export interface DueLooks {
+	readonly kind: string;
+	readonly name: string;
+	readonly place: string;
+	readonly titles: readonly string[];
+	readonly lotIds: readonly string[];
+	/** The first of them, ms. */
+	readonly at: number;
+}
+
+/** A lot as the Shelves show it. */
+export interface ShelfLot {
+	readonly id: string;
+	readonly title: string;
+	/** Variety, form and note, where there are any. */
+	readonly detail: string;
+	readonly unit: LotUnit;
+	readonly amount: number;
+	/** The big figure: "12", "14 kg", "950 ml". */
+	readonly count: string;
+	/** What is in one: "500 g"; empty for what is loose. */
+	readonly each: string;
+	/** "12 × 500 g", "14 kg". */
+	readonly all: string;
+	/** Exactly as a field takes it: "14 kg", or the number. */
+	readonly edit: string;
+	readonly state: string;
+	readonly drawn: Drawn;
+	readonly until: string;
+	readonly tone: '' | 'soon' | 'past' | 'out';
+	/** ms; what is eaten first. */
+	readonly by: number;
+	readonly packed: string;
+	readonly code: string | null;
+	readonly way: string | null;
+	readonly container: string | null;
+	readonly waiting: boolean;
+	/** What is spoken for, in words; empty where nothing is. */
+	readonly spoken: string;
+	/** Not for eating, and why. */
+	readonly stop: { readonly reason: string; readonly instead: readonly string[] } | null;
+	readonly warning: string | null;
+	readonly better: string | null;
+	readonly looks: readonly LookView[];
+	readonly can: {
+		readonly open: boolean;
+		readonly thaw: boolean;
+		readonly work: boolean;
+		readonly tested: boolean;
+	};
+}
+
+export interface ShelfPlace {
+	readonly id: string;
+	readonly name: string;
+	readonly kind: 'counter' | 'cool' | 'fridge' | 'cellar' | 'freezer' | 'pantry' | 'ground' | 'crock';
+	readonly tempC: number;
+	readonly litres: number | null;
+	readonly used_L: number;
+	/** "counted 41 days ago"; empty where it never was. */
+	readonly counted: string;
+	readonly lots: readonly ShelfLot[];
+	/** Newer lots that are not shown. */
+	readonly more: number;
+}
+
+/** Places that are one thing: the baskets of a freezer, the boards of a pantry. */
+export interface PlaceGroup {
+	readonly name: string;
+	readonly kind: ShelfPlace['kind'];
+	readonly places: readonly ShelfPlace[];
+}

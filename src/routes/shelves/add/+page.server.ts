@@ -1,0 +1,82 @@
+import Joi from 'joi';
+import { AppError } from '$lib/server/errors';
+import { id, key, line, parse } from '$lib/server/parse';
+import { action, deviceOf, page } from '$lib/server/respond';
+import { echoOfShelf, readShelf, shelfPlace, standingOf } from '$lib/server/shelf-line';
+import { sayLot } from '$core/stock/amount';
+import type { Actions, PageServerLoad } from './$types';
+
+const jarsSaid = () => Joi.string().valid('tested', 'unknown').label('How the jars were made');
+
+export const load: PageServerLoad = ({ locals, url }) =>
+	page(async () => {
+		const { stores, household } = locals;
+		const asked = parse(
+			Joi.object<{ place?: string; jars?: 'tested' | 'unknown' }>({ place: id().label('The place'), jars: jarsSaid() }),
+			Object.fromEntries(url.searchParams)
+		);
+		const [places, put] = await Promise.all([stores.home.places(), stores.stock.lastPut(60)]);
+		return {
+			title: 'What is here already',
+			places: places.map((p) => ({ id: p.id, name: p.name, kind: p.kind })),
+			place: asked.place ?? null,
+			jars: asked.jars ?? null,
+			put: put.map(({ lot, amount, groupId, place, code, said }) => ({
+				groupId,
+				place,
+				code,
+				said,
+				words: sayLot(lot, amount, lot.title, household.units),
+				unknown: lot.process === 'unknown'
+			}))
+		};
+	}, locals.household.units);
+
+export const actions: Actions = {
+	add: (event) =>
+		action(event, async (fields) => {
+			const {
+				text,
+				placeId,
+				jars,
+				key: once
+			} = parse(
+				Joi.object<{ text: string; placeId?: string; jars?: 'tested' | 'unknown'; key: string }>({
+					text: line(200)
+						.required()
+						.label('What stands there')
+						.messages({ 'any.required': 'Type what stands there, for example 12 × 500 g green beans, frozen August' }),
+					placeId: id().label('The place'),
+					jars: jarsSaid(),
+					key: key()
+				}),
+				fields
+			);
+			const { stores, household, now } = event.locals;
+			const read = await readShelf(stores, text, household, now, jars);
+			const { reading } = read;
+			if (reading.kind !== 'understood') {
+				const echo = echoOfShelf(read, household, now, placeId);
+				const way = echo.instead ? ` Instead: ${echo.instead.join('; ')}.` : '';
+				throw new AppError(
+					reading.kind === 'refused' ? 422 : 400,
+					reading.kind === 'refused' ? 'REFUSED' : 'NOT_UNDERSTOOD',
+					`${echo.words}${way} Nothing was saved; your line is still there.`,
+					[{ field: 'text', message: echo.words }]
+				);
+			}
+			const place = shelfPlace(reading, read.places, placeId);
+			const { standing } = standingOf(reading, place, text, household, now);
+			const done = await stores.stock.putAway({ key: once, body: { text, placeId, jars } }, standing, deviceOf(event));
+			return { done: { groupId: done.groupId, words: done.words } };
+		}),
+
+	undo: (event) =>
+		action(event, async (fields) => {
+			const { groupId, key: once } = parse(
+				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
+				fields
+			);
+			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
+		})
+};
