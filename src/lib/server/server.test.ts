@@ -11,7 +11,8 @@ import { bringUpToDate, connect } from './db/client';
 import { household } from './db/schema';
 import { AppError, asAppError } from './errors';
 import { echoOf } from './haul';
-import { labelSheet, wrap, type Label } from './labels/label-sheet';
+import { labelSheet, wrap, type Label } from './labels/label-sheet.mjs';
+import { drawLabels } from './labels/draw';
 import { freezerHours, readMeans, readPrices } from './means';
 import { decimalWithin, formOf, line, measureWithin, parse, readJson, weightWithin } from './parse';
 import { storesFor } from './stores';
@@ -176,7 +177,7 @@ describe('label sheets', () => {
 		expect(pdf.getPageCount()).toBe(sheets);
 	});
 	it('comes on the household’s paper', async () => {
-		const letter = await PDFDocument.load(await labelSheet([label], 'letter'));
+		const letter = await PDFDocument.load(await drawLabels([label], 'letter'));
 		expect(letter.getPage(0).getWidth()).toBeCloseTo(612, 0);
 	});
 	it('breaks lines at words and loses none', () => {

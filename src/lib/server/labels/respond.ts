@@ -1,5 +1,6 @@
 import { AppError } from '../errors';
-import { labelSheet, type Label } from './label-sheet';
+import { drawLabels } from './draw';
+import type { Label } from './label-sheet.mjs';
 
 /** Sheets are drawn one after the other: a heap of them keeps no other request waiting longer than one does. */
 let last: Promise<unknown> = Promise.resolve();
@@ -10,7 +11,7 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 	if (waiting >= mostWaiting)
 		throw new AppError(429, 'BUSY', 'Many labels are being drawn just now. Try again in a moment.');
 	waiting++;
-	const turn = last.then(() => new Promise((next) => setImmediate(next))).then(work);
+	const turn = last.then(work);
 	last = turn.catch(() => {});
 	return turn.finally(() => waiting--);
 }
@@ -18,7 +19,7 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 /** The sheet as an answer to open and print. @throws {AppError} 429 too many are asked for at once */
 export async function labelResponse(label: Label, count: number, units: 'metric' | 'us'): Promise<Response> {
 	const labels = Array.from({ length: count }, () => label);
-	const bytes = await inTurn(() => labelSheet(labels, units === 'us' ? 'letter' : 'a4'));
+	const bytes = await inTurn(() => drawLabels(labels, units === 'us' ? 'letter' : 'a4'));
 	return new Response(bytes as Uint8Array<ArrayBuffer>, {
 		headers: {
 			'content-type': 'application/pdf',

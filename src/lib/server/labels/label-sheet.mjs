@@ -1,61 +1,65 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
+import { PDFDocument, rgb } from 'pdf-lib';
 import qrcode from 'qrcode';
 
-export interface Label {
-	readonly title: string;
-	/** "500 g": the amount as the household says it. */
-	readonly amount: string;
-	readonly packed: string;
-	readonly useFirst: string;
-	readonly use: string;
-	readonly code: string;
-	/** What the QR code opens. */
-	readonly url: string;
-}
+/**
+ * @typedef {object} Label
+ * @property {string} title
+ * @property {string} amount "500 g": the amount as the household says it.
+ * @property {string} packed
+ * @property {string} useFirst
+ * @property {string} use
+ * @property {string} code
+ * @property {string} url What the QR code opens.
+ *
+ * @typedef {import('pdf-lib').PDFFont} PDFFont
+ */
 
 const require = createRequire(import.meta.url);
-const fontFile = (weight: string) =>
+const fontFile = (/** @type {string} */ weight) =>
 	readFile(
 		require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`)
 	);
 
 const mm = 72 / 25.4;
 /** Three by eight on A4 or US Letter, with room for a printer's margin: cut apart or on label paper. */
-const sheets = {
+export const sheets = {
 	a4: { width: 210 * mm, height: 297 * mm, columns: 3, rows: 8, label: { width: 63.5 * mm, height: 33.9 * mm } },
 	letter: { width: 215.9 * mm, height: 279.4 * mm, columns: 3, rows: 8, label: { width: 66 * mm, height: 32 * mm } }
-} as const;
+};
 
 /**
- * A PDF of labels, 24 to the sheet.
+ * A PDF of labels, 24 to the sheet. Drawn in a thread of its own: see `label-worker.mjs`.
  *
- * @param labels one for each pack, 1 to 500
- * @returns the file
+ * @param {readonly Label[]} labels one for each pack, 1 to 500
+ * @param {keyof typeof sheets} paper
+ * @returns {Promise<Uint8Array>} the file
  */
-export async function labelSheet(labels: readonly Label[], paper: keyof typeof sheets): Promise<Uint8Array> {
+export async function labelSheet(labels, paper) {
 	const sheet = sheets[paper];
 	const pdf = await PDFDocument.create();
 	pdf.registerFontkit(fontkit);
 	pdf.setTitle('Root Jar labels');
-	const [regular, bold] = await Promise.all(
-		['400Regular', '700Bold'].map(async (w) => pdf.embedFont(await fontFile(w), { subset: true }))
-	);
-	/** Each label is drawn once and laid wherever it is wanted: two hundred of a kind cost little more than one. */
-	const drawn = new Map<string, PDFEmbeddedPage>();
-	const codes = new Map<string, Awaited<ReturnType<typeof pdf.embedPng>>>();
+	const regular = await pdf.embedFont(await fontFile('400Regular'), { subset: true });
+	const bold = await pdf.embedFont(await fontFile('700Bold'), { subset: true });
+	/**
+	 * Each label is drawn once and laid wherever it is wanted: two hundred of a kind cost little more than one.
+	 * @type {Map<string, import('pdf-lib').PDFEmbeddedPage>}
+	 */
+	const drawn = new Map();
+	/** @type {Map<string, import('pdf-lib').PDFImage>} */
+	const codes = new Map();
 	const perSheet = sheet.columns * sheet.rows;
 	const left = (sheet.width - sheet.columns * sheet.label.width) / 2;
 	const top = (sheet.height - sheet.rows * sheet.label.height) / 2;
-	let page: PDFPage | undefined;
+	/** @type {import('pdf-lib').PDFPage | undefined} */
+	let page;
 	for (const [i, label] of labels.entries()) {
 		const n = i % perSheet;
 		if (n === 0) {
 			page = pdf.addPage([sheet.width, sheet.height]);
-			// Others are answered between two sheets.
-			await new Promise((next) => setImmediate(next));
 		}
 		let image = codes.get(label.url);
 		if (!image) {
@@ -69,32 +73,26 @@ export async function labelSheet(labels: readonly Label[], paper: keyof typeof s
 		let one = drawn.get(kind);
 		if (!one) {
 			const alone = pdf.addPage([sheet.label.width, sheet.label.height]);
-			drawLabel(alone, label, { x: 0, y: 0, ...sheet.label }, image, regular as PDFFont, bold as PDFFont);
+			drawLabel(alone, label, { x: 0, y: 0, ...sheet.label }, image, regular, bold);
 			one = await pdf.embedPage(alone);
 			await one.embed();
 			pdf.removePage(pdf.getPageCount() - 1);
 			drawn.set(kind, one);
 		}
-		(page as PDFPage).drawPage(one, { x, y });
+		page?.drawPage(one, { x, y });
 	}
 	return pdf.save();
 }
 
-interface Box {
-	x: number;
-	y: number;
-	width: number;
-	height: number;
-}
-
-function drawLabel(
-	page: PDFPage,
-	label: Label,
-	box: Box,
-	qr: Awaited<ReturnType<PDFDocument['embedPng']>>,
-	regular: PDFFont,
-	bold: PDFFont
-): void {
+/**
+ * @param {import('pdf-lib').PDFPage} page
+ * @param {Label} label
+ * @param {{ x: number, y: number, width: number, height: number }} box
+ * @param {import('pdf-lib').PDFImage} qr
+ * @param {PDFFont} regular
+ * @param {PDFFont} bold
+ */
+function drawLabel(page, label, box, qr, regular, bold) {
 	const ink = rgb(0.1, 0.14, 0.19);
 	const pad = 2.5 * mm;
 	page.drawRectangle({ ...box, borderWidth: 0.3, borderColor: rgb(0.75, 0.75, 0.75) });
@@ -125,9 +123,15 @@ function drawLabel(
 	}
 }
 
-/** Breaks a text into lines no wider than the box; a long word is cut. */
-export function wrap(text: string, font: Pick<PDFFont, 'widthOfTextAtSize'>, size: number, width: number): string[] {
-	const lines: string[] = [];
+/**
+ * Breaks a text into lines no wider than the box; a long word is cut.
+ *
+ * @param {string} text @param {Pick<PDFFont, 'widthOfTextAtSize'>} font @param {number} size @param {number} width
+ * @returns {string[]}
+ */
+export function wrap(text, font, size, width) {
+	/** @type {string[]} */
+	const lines = [];
 	let current = '';
 	for (const word of text.split(/\s+/).filter(Boolean)) {
 		const next = current ? `${current} ${word}` : word;

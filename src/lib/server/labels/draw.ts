@@ -1,0 +1,48 @@
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import type { Label } from './label-sheet.mjs';
+
+/** The thread as it stands on the disk: it is no part of the bundle, and the server's folder is the project's. */
+const file = join(process.cwd(), 'src', 'lib', 'server', 'labels', 'label-worker.mjs');
+
+interface Waiting {
+	readonly done: (bytes: Uint8Array) => void;
+	readonly failed: (error: Error) => void;
+}
+let thread: Worker | undefined;
+const waiting = new Map<number, Waiting>();
+let asked = 0;
+
+/** Begun at the first sheet; where it ends, whoever waits is told and the next sheet begins a new one. */
+function theThread(): Worker {
+	if (thread) return thread;
+	const worker = new Worker(file);
+	// Labels keep nobody from stopping the server.
+	worker.unref();
+	const end = (error: Error) => {
+		if (thread === worker) thread = undefined;
+		for (const [id, { failed }] of waiting) {
+			waiting.delete(id);
+			failed(error);
+		}
+	};
+	worker.on('message', (answer: { id: number; bytes?: Uint8Array; error?: string }) => {
+		const one = waiting.get(answer.id);
+		waiting.delete(answer.id);
+		if (answer.bytes) one?.done(answer.bytes);
+		else one?.failed(new Error(answer.error ?? 'The labels could not be drawn.'));
+	});
+	worker.on('error', end);
+	worker.on('exit', (code) => end(new Error(`The thread that draws labels has ended (${code}).`)));
+	thread = worker;
+	return worker;
+}
+
+/** Draws a sheet off the request's thread. @see labelSheet */
+export function drawLabels(labels: readonly Label[], paper: 'a4' | 'letter'): Promise<Uint8Array> {
+	return new Promise((done, failed) => {
+		const id = ++asked;
+		waiting.set(id, { done, failed });
+		theThread().postMessage({ id, labels, paper });
+	});
+}
