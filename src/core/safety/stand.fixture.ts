@@ -1,4 +1,4 @@
-import type { StandingPlace } from '../things/clock';
+import type { StandingPlace } from '../things/keeping';
 
 /** What stands badly: the rule, what it is said to be, where, and whether it is carried there or said to stand there. */
 export const standCases: readonly (readonly [string, string, StandingPlace, number, 'move' | 'said'])[] = [

@@ -1,4 +1,4 @@
-import type { StandingPlace } from '../things/clock';
+import type { StandingPlace } from '../things/keeping';
 import { keepsAt } from '../things/clock';
 import type { State, Thing } from '../things/thing';
 import type { Refusal } from '../errors';

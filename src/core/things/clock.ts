@@ -3,10 +3,9 @@ import { heatSteps } from '../../reference/safety';
 import type { PlaceKind, Range } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
+import type { Keeping, StandingPlace } from './keeping';
 import { keptAt, spoilsOutOfCold } from './kept-clock';
 import type { Age, State, Thing } from './thing';
-
-export type StandingPlace = PlaceKind | 'freezer' | 'pantry' | 'ground' | 'crock';
 
 /** An interval in one place. The last one of a lot is open. */
 export interface Stay {
@@ -19,15 +18,6 @@ export interface Stay {
 	readonly until: number | null;
 	/** What it was there, where that is not what it is now: frozen for months, then thawed. */
 	readonly state?: State;
-}
-
-/** How long a thing keeps in one place, from its first hour there. */
-export interface Keeping extends Provenance {
-	readonly days: Range;
-	/** Whether the end is one of safety, or of quality. */
-	readonly limit: Age['limit'];
-	/** What to mind about this place. */
-	readonly warning?: string;
 }
 
 export interface Clock extends Keeping {

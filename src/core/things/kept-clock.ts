@@ -2,7 +2,7 @@ import { figures, isFor, type FigureRow } from '../../reference/other-ways';
 import { clockRules } from '../../reference/rules';
 import type { FoodRow, Range } from '../../reference/tables';
 import { cFromF } from '../quantities/units';
-import type { Keeping, StandingPlace } from './clock';
+import type { Keeping, StandingPlace } from './keeping';
 import type { State, Thing } from './thing';
 
 /** Days of the units that keeping times are printed in. A month is 30.4 days. */

@@ -1,16 +1,7 @@
 import type { FoodMark, FoodRow } from '../../reference/tables';
 import { DomainError } from '../errors';
 import { foodById, kindById } from './names';
-import type { Thing } from './thing';
-
-/** One food of a mixture, with its share by weight. */
-export interface Part {
-	readonly food: string;
-	readonly kind?: string;
-	readonly form: string;
-	/** 0 to 1; the shares of a mixture add up to 1. */
-	readonly share: number;
-}
+import type { Part, Thing } from './thing';
 
 export interface MixturePart extends Part {
 	readonly row: FoodRow;

@@ -4,10 +4,10 @@ import { readNumber } from '../quantities/read-number';
 import { unitOf } from '../quantities/units';
 import { shelfRules } from '../../reference/rules';
 import { amountOf, byWeight, dgOf, type ContentUnit, type Counted } from '../stock/amount';
-import { governing, densityOf, type Part } from './mixture';
+import { densityOf, governing } from './mixture';
 import { readMonth } from './month';
 import { readLine, type LineContext, type Reading } from './read-line';
-import type { Thing } from './thing';
+import type { Part, Thing } from './thing';
 import { understand, type Choice, type NamedThing } from './understand';
 import { containerWord } from './container-words';
 

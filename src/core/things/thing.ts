@@ -1,6 +1,5 @@
 import type { FoodRow } from '../../reference/tables';
 import type { KindRow } from '../../reference/things';
-import type { Part } from './mixture';
 
 /** The one list of states. What the tables hold is for `fresh`; every other state has to be allowed by name. */
 export const states = [
@@ -37,6 +36,15 @@ export interface Age {
 	readonly past: 'no' | 'best' | 'end';
 	/** Whether the end is one of safety, or of quality. */
 	readonly limit: 'safety' | 'quality';
+}
+
+/** One food of a mixture, with its share by weight. */
+export interface Part {
+	readonly food: string;
+	readonly kind?: string;
+	readonly form: string;
+	/** 0 to 1; the shares of a mixture add up to 1. */
+	readonly share: number;
 }
 
 /** What a household handles, resolved once at the door: no room finds a food by a name again. */

@@ -2,7 +2,7 @@ import { type BlanchRow, type CutRow, type FoodRow, type Range } from '../../ref
 import { freezingRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
 import type { Confidence } from '../../reference/row';
-import { DomainError, mustBePositive, type Refusal } from '../errors';
+import { mustBePositive, type Refusal } from '../errors';
 import { blanchLine, type BlanchLine } from '../heat/blanch-line';
 import { trayLoad_kg_m2 } from '../freezing/tray';
 import { cutOf } from '../foods/cuts';

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, isNull, ne, or, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';

@@ -17,7 +17,7 @@ export class Count {
 	#at = $state(0);
 	#typed = $state<string | null>(null);
 	/** Lines whose difference was told, by what it was: for going on after a look elsewhere. */
-	#told = $state.raw<ReadonlyMap<string, number>>(new Map());
+	#told = $state.raw<Readonly<Record<string, number>>>({});
 	readonly #lines: () => readonly CountLine[];
 
 	constructor(lines: () => readonly CountLine[], done: readonly string[] = []) {
@@ -62,7 +62,7 @@ export class Count {
 	get difference(): number {
 		return (this.counted ?? this.line?.amount ?? 0) - (this.line?.amount ?? 0);
 	}
-	get told(): ReadonlyMap<string, number> {
+	get told(): Readonly<Record<string, number>> {
 		return this.#told;
 	}
 
@@ -81,7 +81,7 @@ export class Count {
 	/** To the next line; the difference that was told is remembered. */
 	next(): void {
 		const { line } = this;
-		if (line && this.difference !== 0) this.#told = new Map(this.#told).set(line.id, this.difference);
+		if (line && this.difference !== 0) this.#told = { ...this.#told, [line.id]: this.difference };
 		this.#at++;
 		this.#typed = null;
 	}

@@ -22,9 +22,8 @@ import type { Closing } from '../../../../core/runs/close';
 import type { Stay } from '../../../../core/things/clock';
 import { movementKinds } from '../../../../core/stock/fold';
 import { contentUnits, lotUnits } from '../../../../core/stock/amount';
-import type { Part } from '../../../../core/things/mixture';
 import { findings, lookKinds } from '../../../../core/stock/looks';
-import { conditions, states } from '../../../../core/things/thing';
+import { conditions, states, type Part } from '../../../../core/things/thing';
 import { owner } from './household';
 import { container, place } from './kitchen';
 

@@ -107,10 +107,10 @@
 		<h1 class="mt-4 text-3xl">
 			{lines.length === 0 ? 'Nothing to count here.' : isDone ? 'Counted.' : 'All lines gone through.'}
 		</h1>
-		{#if count.told.size > 0}
+		{#if Object.keys(count.told).length > 0}
 			<ul class="ruled mt-3 border-y border-line">
-				{#each lines.filter((l) => count.told.has(l.id)) as l (l.id)}
-					{@const d = count.told.get(l.id) ?? 0}
+				{#each lines.filter((l) => l.id in count.told) as l (l.id)}
+					{@const d = count.told[l.id] ?? 0}
 					<li class="py-2"><b>{word(Math.abs(d), l.unit)} {d < 0 ? 'fewer' : 'more'}</b> {l.title}</li>
 				{/each}
 			</ul>
