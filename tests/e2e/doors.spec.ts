@@ -153,7 +153,7 @@ test('a lot that an older reader kept as another food is flagged, never changed,
 }) => {
 	// As that reader left it: the first known word the food, the rest a note.
 	await sql`update lot set food = 'cherries', title = 'cherry', note = 'peppers', said = '3 kg cherry peppers', reader = 0
-		where household_id = ${home.id} and title = 'courgettes' and kind = 'raw'`;
+		where household_id = ${home.id} and title = 'courgettes' and waiting`;
 	await page.goto('/basket');
 	await hydrated(page);
 	await expect(page.getByText('say it again')).toBeVisible();

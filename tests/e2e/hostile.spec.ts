@@ -35,7 +35,8 @@ const add =
 const act = (w: World, more: Record<string, string>) => ({
 	lotId: w.packs,
 	kind: 'take',
-	packs: '1',
+	unit: 'pack',
+	amount: '1',
 	key: key(),
 	...more
 });
@@ -178,11 +179,11 @@ const forms: Form[] = [
 		/no such lot/
 	],
 	['a lot that is none', at('/ways/elsewhere?/start'), () => ({ way: 'raw', key: key() }), 400, /not an id/],
-	['more packs than there are', at('/shelves?/act'), (w) => act(w, { packs: '9999' }), 409, /only|left/],
-	['half a pack', at('/shelves?/act'), (w) => act(w, { packs: '0.5' }), 400, /integer/],
-	['minus a pack', at('/shelves?/act'), (w) => act(w, { packs: '-1' }), 400, /0/],
-	['no pack', at('/shelves?/act'), (w) => act(w, { packs: '0' }), 400, /At least one/],
-	['a word of packs', at('/shelves?/act'), (w) => act(w, { packs: 'all' }), 400, /number/],
+	['more packs than there are', at('/shelves?/act'), (w) => act(w, { amount: '9999' }), 409, /only|left/],
+	['half a pack', at('/shelves?/act'), (w) => act(w, { amount: '0.5' }), 400, /integer/],
+	['minus a pack', at('/shelves?/act'), (w) => act(w, { amount: '-1' }), 400, /0/],
+	['no pack', at('/shelves?/act'), (w) => act(w, { amount: '0' }), 400, /At least one/],
+	['a word of packs', at('/shelves?/act'), (w) => act(w, { amount: 'all' }), 400, /number/],
 	['another household’s packs', at('/shelves?/act'), (w) => act(w, { lotId: w.otherPacks }), 404, /no such lot/],
 	['a move to nowhere', at('/shelves?/act'), (w) => act(w, { kind: 'move' }), 400, /Where to/],
 	[
@@ -381,7 +382,7 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	expect(forms.length + jsons.length + gets.length).toBeGreaterThanOrEqual(60);
 	const ids = async (household: string) => {
 		const [raw] =
-			await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'raw' and l.food = 'zucchini'`;
+			await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.waiting and l.food = 'zucchini'`;
 		const [pack] =
 			await sql`select l.id, l.place_id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' and b.amount > 1 order by l.id limit 1`;
 		const [pantry] = await sql`select id from place where household_id = ${household} and kind = 'pantry'`;

@@ -132,7 +132,7 @@ test('the server is killed in the middle of saves: what was answered is there, o
 		expect(new Set(there).size).toBe(there.length);
 		// No lot without its balance and its movement, and the balance is their sum.
 		const [halves] =
-			await sql`select count(*)::int as n from lot l left join lot_balance b on b.lot_id = l.id left join (select lot_id, sum(grams) as g from movement group by lot_id) m on m.lot_id = l.id where l.household_id = ${household} and l.food = 'onions' and (b.grams is distinct from m.g or b.grams is distinct from 1000)`;
+			await sql`select count(*)::int as n from lot l left join lot_balance b on b.lot_id = l.id left join (select lot_id, sum(amount) as g from movement group by lot_id) m on m.lot_id = l.id where l.household_id = ${household} and l.food = 'onions' and (b.amount is distinct from m.g or b.amount is distinct from 10000)`;
 		expect(halves?.n).toBe(0);
 		// Whoever got no answer sends again: still once.
 		for (const key of sent.filter((k) => !answered.includes(k)))

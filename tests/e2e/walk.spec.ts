@@ -67,7 +67,14 @@ const fields = [
 	'lotId',
 	'kind',
 	'grams',
-	'packs',
+	'amount',
+	'unit',
+	'out',
+	'transform',
+	'jars',
+	'lines',
+	'fate',
+	'finding',
 	'placeId',
 	'name',
 	'id',
@@ -92,7 +99,7 @@ type World = Record<string, string>;
 async function worldOf(sql: postgres.Sql, household: string): Promise<World> {
 	const one = async (query: Promise<readonly postgres.Row[]>) => ((await query)[0]?.v as string | undefined) ?? '';
 	const raw = await one(
-		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.kind = 'raw' and b.grams > 0 order by l.id limit 1`
+		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.waiting and b.amount > 0 order by l.id limit 1`
 	);
 	const packs = await one(
 		sql`select l.id as v from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' and b.amount > 1 order by l.id limit 1`
@@ -391,7 +398,8 @@ test('no route shows or changes anything of another household, whatever ids and 
 					packsId: other.packs ?? '',
 					kind,
 					grams: '5 g',
-					packs: '1',
+					unit: 'pack',
+					amount: '1',
 					placeId: other.place ?? '',
 					groupId: other.step ?? '',
 					id: other.container ?? '',
@@ -403,7 +411,7 @@ test('no route shows or changes anything of another household, whatever ids and 
 				});
 				for (const keep of [
 					['lotId', 'kind', 'grams'],
-					['lotId', 'kind', 'packs'],
+					['lotId', 'kind', 'unit', 'amount'],
 					['lotId', 'placeId', 'grams'],
 					['groupId'],
 					['id', 'what'],

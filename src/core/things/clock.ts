@@ -5,6 +5,7 @@ import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
 import type { Keeping, StandingPlace } from './keeping';
 import { keptAt, spoilsOutOfCold } from './kept-clock';
+import { thingsIn } from './mixture';
 import type { Age, State, Thing } from './thing';
 
 /** An interval in one place. The last one of a lot is open. */
@@ -53,6 +54,7 @@ const freezer_C = -12;
  */
 export function keepsAt(thing: Thing, place: StandingPlace, place_C: number): Keeping {
 	mustBeWithin(place_C, -40, 45, 'place_C');
+	if (thing.madeOf !== undefined && thing.madeOf.length > 1) return weakest(thing, place, place_C);
 	if (thing.state === 'frozen' && place_C <= freezer_C) return frozen(thing);
 	const kept = keptAt(thing, place, place_C);
 	if (kept) return kept;
@@ -81,6 +83,18 @@ function inTheRow({ food }: Thing): Provenance & { readonly days: Range } {
 	return weeks
 		? { days: [Math.min(days[0], weeks[0] * 7), Math.min(days[1], weeks[1] * 7)], source, confidence }
 		: { days, source, confidence };
+}
+
+/** A mixture keeps as long as what goes first in it; what is dangerous in one part is dangerous in all. */
+function weakest(thing: Thing, place: StandingPlace, place_C: number): Keeping {
+	const parts = thingsIn(thing).map((part) => keepsAt(part, place, place_C));
+	const first = parts.reduce((a, b) => (b.days[0] < a.days[0] ? b : a));
+	const safety = parts.some((p) => p.limit === 'safety' && p.days[1] <= Math.min(...parts.map((o) => o.days[1])));
+	return {
+		...first,
+		days: [first.days[0], Math.max(first.days[0], Math.min(...parts.map((p) => p.days[1])))],
+		limit: safety ? 'safety' : first.limit
+	};
 }
 
 function produce(thing: Thing, place: PlaceKind, place_C: number): Keeping {
@@ -133,7 +147,7 @@ function perishable(
 	};
 }
 
-/** Months of the freezer, of quality alone: the shortest and longest that its cuts are given, raw or cooked. */
+/** Months of the freezer, of quality alone: the shortest and longest that its cuts are given, raw, blanched or cooked. */
 function frozen({ food }: Thing): Keeping {
 	const rows = food.cuts.flatMap((c) => [
 		...(c.raw.kind === 'refused' ? [] : [c.raw]),
@@ -141,7 +155,7 @@ function frozen({ food }: Thing): Keeping {
 	]);
 	const held = food.keepOnly?.freezer_months;
 	const months = held ? [held] : rows.map((r) => r.months);
-	if (months.length === 0) months.push(clockRules.frozen.months);
+	if (months.length === 0 || (!held && food.cuts.some((c) => c.blanch?.length))) months.push(clockRules.frozen.months);
 	const from = held ? food.keepOnly : rows[0];
 	return {
 		days: [Math.min(...months.map((m) => m[0])) * 30.4, Math.max(...months.map((m) => m[1])) * 30.4],

@@ -26,6 +26,9 @@ export interface Understood {
 	/** When it was picked or bought, `yyyy-MM-dd`; today without it. */
 	readonly day?: string;
 	readonly note: string;
+	readonly variety: string;
+	/** What was paid for all of it, in whole money; null where nothing was said, or by the box. */
+	readonly price: { readonly amount: number; readonly currency: string | undefined } | null;
 	/** How the weight was found, in words, and how sure that is. Empty when it was weighed. */
 	readonly because: string;
 }
@@ -240,8 +243,20 @@ function measured(line: string, amount: Amount, named: NamedThing, context: Line
 		...(named.place ? { place: named.place } : {}),
 		...(named.day ? { day: named.day } : {}),
 		note: named.note.slice(0, 200),
+		variety: named.variety.slice(0, 60),
+		price: priceOfAll(named, grams, weighed.counted?.number),
 		because: weighed.because
 	};
+}
+
+/** A price by the kilo, the pound or the piece becomes one for all of it. */
+function priceOfAll({ price }: NamedThing, grams: number, pieces: number | undefined): Understood['price'] {
+	if (!price) return null;
+	const { amount, per, currency } = price;
+	if (per === 'each' && pieces === undefined) return null;
+	const times =
+		per === 'kg' ? grams / 1000 : per === 'lb' ? grams / 1000 / kgFromLb(1) : per === 'each' ? (pieces ?? 1) : 1;
+	return { amount: amount * times, currency };
 }
 
 function askForm(food: FoodRow, line: string): Reading {

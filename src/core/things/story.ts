@@ -1,11 +1,21 @@
 import { addDays } from 'date-fns';
 
+/** A price as it was said: for all of it, or for a kilo, a pound, or one. */
+export interface SaidPrice {
+	readonly amount: number;
+	readonly per: 'all' | 'kg' | 'lb' | 'each';
+	/** ISO 4217, where a sign or a word names one. */
+	readonly currency: string | undefined;
+}
+
 /** What is said of a lot beside the food: note, variety, price, day. Taken out of a line before its words are read. */
 export interface Story {
 	/** The line without what was taken out; same length, so that places in it hold. */
 	readonly rest: string;
 	readonly notes: readonly string[];
 	readonly variety: string;
+	/** What was paid, where it was said. */
+	readonly price: SaidPrice | undefined;
 	/** `yyyy-MM-dd` */
 	readonly day: string | undefined;
 	/** A day was said that is none, or lies ahead. */
@@ -19,7 +29,7 @@ const verb = '(?:(?:picked|bought|dug|harvested|killed|slaughtered|caught|gather
 const dayWords = `today|this morning|this afternoon|this evening|yesterday(?: evening| morning)?|last night|(\\d{1,2}|a|two|three|four|five|six) days? ago|a week ago|(\\d{4}-\\d{2}-\\d{2})|(\\d{1,2})\\.? ${monthWord}\\.?(?: (\\d{4}))?|${monthWord}\\.? (\\d{1,2})(?:,? (\\d{4}))?`;
 const dayPattern = new RegExp(`(?<=^|[\\s,;])${verb}(?:${dayWords})(?=$|[\\s,;.])`, 'iu');
 const money =
-	'(?:[€$£]\\s*\\d+(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?\\s*(?:€|£|\\$|eur|euros?|usd|dollars?|gbp|quid|chf|czk|sek|pln)\\b)';
+	'(?:[€$£]\\s*\\d+(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?\\s*(?:€|£|\\$|(?:eur|euros?|usd|dollars?|gbp|quid|chf|czk|sek|pln)\\b))';
 const pricePattern = new RegExp(
 	`(?<=^|[\\s,;])(?:(?:for|at|paid|cost)\\s+)*${money}(?:\\s*(?:a|an|per|the|/)\\s*(?:kg|kilo|lb|pound|piece|head|bushel|box|flat|bag|bunch|each))?(?=$|[\\s,;.])`,
 	'iu'
@@ -50,6 +60,26 @@ function dayOf(match: RegExpExecArray, today: string): string | undefined {
 	return said !== undefined && said > today && !(y1 ?? y2) ? at(year - 1) : said;
 }
 
+const currencies: readonly (readonly [RegExp, string])[] = [
+	[/€|eur/i, 'EUR'],
+	[/£|gbp|quid/i, 'GBP'],
+	[/\$|usd|dollar/i, 'USD'],
+	[/chf/i, 'CHF'],
+	[/czk/i, 'CZK'],
+	[/sek/i, 'SEK'],
+	[/pln/i, 'PLN']
+];
+function priceIn(text: string): SaidPrice | undefined {
+	const amount = Number(/\d+(?:[.,]\d+)?/.exec(text)?.[0]?.replace(',', '.'));
+	if (!Number.isFinite(amount)) return undefined;
+	const per = /(?:a|an|per|the|\/)\s*(kg|kilo|lb|pound|piece|head|each)\b/i.exec(text)?.[1]?.toLowerCase();
+	return {
+		amount,
+		per: per === undefined ? 'all' : per.startsWith('k') ? 'kg' : per === 'lb' || per === 'pound' ? 'lb' : 'each',
+		currency: currencies.find(([sign]) => sign.test(text))?.[1]
+	};
+}
+
 const blank = (text: string, from: number, length: number) =>
 	text.slice(0, from) + ' '.repeat(length) + text.slice(from + length);
 
@@ -73,7 +103,11 @@ export function readStory(line: string, today: string | undefined): Story {
 	take(/["“”„«»]([^"“”„«»]+)["“”„«»]|(?<=^|[\s,;])['‘]([^'’]+)['’](?=$|[\s,;])/u, (m) =>
 		varieties.push((m[1] ?? m[2] ?? '').trim())
 	);
-	take(pricePattern, (m) => notes.push(m[0].trim()));
+	let price: SaidPrice | undefined;
+	take(pricePattern, (m) => {
+		notes.push(m[0].trim());
+		price ??= priceIn(m[0]);
+	});
 	let day: string | undefined;
 	let badDay: string | undefined;
 	const match = today === undefined ? null : dayPattern.exec(rest);
@@ -83,5 +117,5 @@ export function readStory(line: string, today: string | undefined): Story {
 		else day = said;
 		rest = blank(rest, match.index, match[0].length);
 	}
-	return { rest, notes: notes.filter(Boolean), variety: varieties.join(', '), day, badDay };
+	return { rest, notes: notes.filter(Boolean), variety: varieties.join(', '), price, day, badDay };
 }

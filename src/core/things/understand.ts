@@ -7,7 +7,7 @@ import { keptState } from './kept-state';
 import { refusalOf } from '../safety/refuse';
 import { allNames, foodById, kindById, longestName, meaningOf, type Meaning } from './names';
 import { keyOf, rawOf, readPhrase, type Named, type Phrase } from './phrase';
-import { readStory, type Story } from './story';
+import { readStory, type SaidPrice, type Story } from './story';
 import { markOf, type Mark } from './vocabulary';
 import { mustBeIdentified, type Condition, type State, type Thing } from './thing';
 import { nameKey, wordsIn, type Word } from './words';
@@ -36,6 +36,8 @@ export interface NamedThing {
 	/** `yyyy-MM-dd` */
 	readonly day: string | undefined;
 	readonly note: string;
+	readonly variety: string;
+	readonly price: SaidPrice | undefined;
 	/** Where the name stands in the text. */
 	readonly name: readonly Word[];
 }
@@ -383,6 +385,8 @@ function settle(
 		formSaid: form !== undefined || (kept && madeInto !== undefined),
 		place,
 		day: story.day,
+		variety: story.variety,
+		price: story.price,
 		note: [...variety, ...notes, ...phrases.flatMap((p) => p.remarks), ...story.notes].join(', '),
 		name: name.words
 	};

@@ -2,6 +2,7 @@ import { bulkOf } from '$core/foods/cuts';
 import { dateIn } from '$core/freezing/keep';
 import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
 import { sayDate } from '$core/quantities/dates';
+import { minorDigits } from '$core/quantities/money';
 import { readLine, type Reading, type Understood } from '$core/things/read-line';
 import { unlikely } from '$core/things/likely';
 import { admitted } from '$core/things/admitted';
@@ -89,6 +90,13 @@ export function echoOf(reading: Reading, units: Units, text?: string): Echo {
 		case 'unclear':
 			return { kind: reading.kind, words: reading.message, detail: '', choices: reading.near };
 	}
+}
+
+/** What a line says was paid, in minor units of its own money or the household's. */
+export function priceOf({ price }: Pick<Understood, 'price'>, household: { readonly currency: string }) {
+	if (!price) return { priceMinor: null, currency: null };
+	const currency = price.currency ?? household.currency;
+	return { priceMinor: Math.round(price.amount * 10 ** minorDigits(currency)), currency };
 }
 
 /** ", in the husk", where the form needs saying. */

@@ -6,6 +6,7 @@ import { mayStand } from '$core/safety/stand';
 import { gate } from '$core/safety/gate';
 import { readShelfLine, type OnShelf, type ShelfReading } from '$core/things/shelf-line';
 import type { State } from '$core/things/thing';
+import type { FoodRow } from '$reference/tables';
 import type { Units } from '$core/quantities/format';
 import type { methods } from './db/schema';
 import { AppError, notFound } from './errors';
@@ -48,11 +49,20 @@ const usualPlace: Readonly<Partial<Record<State, readonly PlaceRow['kind'][]>>> 
 	soaked: ['fridge']
 };
 
+/** What is dry by nature stands in the pantry, what spoils in the fridge. */
+const usualOfFood = (food: FoodRow): readonly PlaceRow['kind'][] =>
+	['grain', 'nut', 'pantry'].includes(food.group) || food.id === 'dry-beans'
+		? ['pantry', 'counter']
+		: food.perishable || food.group === 'dairy' || food.group === 'egg'
+			? ['fridge']
+			: [];
+
 /** The place of a line: its own word, then the one that is being gone through, then where such a thing usually stands. */
 export function shelfPlace(reading: OnShelf, places: readonly PlaceRow[], chosen?: string): PlaceRow {
 	const byId = (id: string | undefined) => (id ? places.find((p) => p.id === id) : undefined);
 	if (chosen && !byId(chosen)) throw notFound('place');
-	const kinds = reading.placeKind ? [reading.placeKind] : (usualPlace[reading.thing.state] ?? []);
+	const { food, state } = reading.thing;
+	const kinds = reading.placeKind ? [reading.placeKind] : (usualPlace[state] ?? usualOfFood(food));
 	const usual = kinds.map((k) => places.find((p) => p.kind === k)).find((p) => p !== undefined);
 	const told = byId(reading.placeId) ?? (reading.placeKind ? usual : undefined);
 	const found = told ?? byId(chosen) ?? usual ?? places[0];

@@ -57,8 +57,6 @@ function untilWords(by: number, ended: boolean, now: number, zone: string): Pick
 /** Kinds that hold what was put up: there a month is soon. In the fridge and on the counter two days are. */
 const shortLived = new Set<PlaceRow['kind']>(['fridge', 'counter', 'cool']);
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 interface Around {
 	readonly places: readonly PlaceRow[];
 	readonly household: HouseholdRow;
@@ -85,7 +83,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 	const all = row.unit === 'pack' ? `${amount} × ${sayContent(row, units)}` : sayAmount(row, amount, units);
 	return {
 		id: row.id,
-		title: capital(row.title),
+		title: row.title,
 		detail: [
 			row.variety,
 			formWords(thing.food, row.form).replace(/^, /, ''),
@@ -146,7 +144,7 @@ function looksAt(row: ShelfRow, thing: Thing, place: PlaceRow, seen: readonly Lo
 			kind: look.id,
 			name: look.name,
 			look: look.look,
-			title: capital(row.title),
+			title: row.title,
 			at,
 			due: at <= now.getTime() + lookAhead_ms,
 			findings: look.findings.map(({ id, words, advice }) => ({ id, words, ...(advice ? { advice } : {}) }))

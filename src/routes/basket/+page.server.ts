@@ -1,18 +1,22 @@
 import Joi from 'joi';
 import { stillGoodFor } from '$core/things/clock';
+import { dateIn } from '$core/freezing/keep';
+import { readMoney, sayMoney } from '$core/quantities/money';
 import { dgOf } from '$core/stock/amount';
+import { make, transformsOf } from '$core/things/transform';
+import { sources } from '$reference/sources';
 import { unlikely } from '$core/things/likely';
 import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
-import { echoOf, formWords, placeFor, readHaul } from '$lib/server/haul';
+import { echoOf, formWords, placeFor, priceOf, readHaul } from '$lib/server/haul';
 import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
 import { stopOf } from '$lib/server/stop';
-import { asShown, id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { asShown, date, id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { sayStep } from '$lib/server/steps';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { HouseholdRow } from '$lib/server/stores/households';
-import { sayWeight } from '$core/quantities/format';
+import { sayDuration, sayWeight } from '$core/quantities/format';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -53,7 +57,11 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				source: `${fresh.source === 'practice' ? 'common practice' : fresh.source} · ${fresh.confidence}`,
 				warning: fresh.warning ?? null,
 				couldBecome: stop ? '' : couldBecome(thing, grams, locals.household),
-				intake: food.intake
+				intake: food.intake,
+				variety: lot.variety,
+				origin: lot.origin,
+				price: lot.priceMinor === null ? '' : sayMoney(lot.priceMinor, lot.currency ?? locals.household.currency),
+				makes: stop && stop.stop !== 'state' ? [] : makesOf(thing, grams, locals.household.units)
 			};
 		});
 		rows.sort((a, b) => a.bestBy - b.bestBy);
@@ -85,7 +93,105 @@ function couldBecome({ food, form }: Thing, grams: number, { people, units }: Ho
 const sinceOf = (day: string | undefined, now: Date): Date =>
 	day === undefined ? now : new Date(Math.min(now.getTime(), Date.parse(`${day}T12:00:00Z`)));
 
+const handsOf = (s: number | null): string => (s === null || s < 60 ? '' : `, ${sayDuration(s)} of hands`);
+
+/** What people make of it before it is packed: what comes out, and what comes off. Drying is a way, thawing a move. */
+const makesOf = (thing: Thing, grams: number, units: HouseholdRow['units']) =>
+	transformsOf(thing)
+		.filter((row) => row.step !== 'dry' && row.step !== 'thaw')
+		.map((row) => {
+			const made = make(row, thing, grams);
+			const off = made.by.filter((b) => b.kept).map((b) => `${sayWeight(b.grams, units)} ${b.thing.form}`);
+			return {
+				id: row.id,
+				name: row.name,
+				out: `${row.unsure ? 'roughly' : 'about'} ${sayWeight(made.grams, units)}`,
+				off: off.join(', '),
+				hands: handsOf(made.hands_s),
+				source: `${sources[row.source].short} · ${row.confidence}`
+			};
+		});
+
 export const actions: Actions = {
+	make: (event) =>
+		action(event, async (fields) => {
+			const {
+				key: once,
+				keep,
+				out,
+				transform,
+				...step
+			} = parse(
+				Joi.object<{ lotId: string; transform: string; grams: number; out?: number; keep?: 'yes'; key: string }>({
+					lotId: id().required().label('The item'),
+					transform: line(80).required().label('What is made of it'),
+					grams: weightWithin(1, 1_000_000).required().label('What goes in'),
+					out: weightWithin(1, 1_000_000).label('What came out'),
+					keep: Joi.string().valid('yes').label('Whether what comes off is kept'),
+					key: key()
+				}),
+				asShown(fields, 'grams')
+			);
+			const done = await event.locals.stores.stock.make(
+				once,
+				{ ...step, transform, keep: keep === 'yes', ...(out === undefined ? {} : { out_g: out }) },
+				deviceOf(event)
+			);
+			return { done };
+		}),
+
+	/** It stays as it is, and stands on the Shelves from now on. */
+	keep: (event) =>
+		action(event, async (fields) => {
+			const {
+				lotId,
+				grams,
+				key: once
+			} = parse(
+				Joi.object<{ lotId: string; grams: number; key: string }>({
+					lotId: id().required().label('The item'),
+					grams: weightWithin(1, 1_000_000).required().label('The amount'),
+					key: key()
+				}),
+				asShown(fields, 'grams')
+			);
+			return { done: await event.locals.stores.stock.keep(once, { lotId, amount: dgOf(grams) }, deviceOf(event)) };
+		}),
+
+	/** Variety, where from, price and day, said after it came in. */
+	tell: (event) =>
+		action(event, async (fields) => {
+			const { household, stores, now } = event.locals;
+			const v = parse(
+				Joi.object<{ lotId: string; variety?: string; origin?: '' | 'own' | 'bought' | 'given' | 'wild'; price?: string; day?: string; key: string }>({
+					lotId: id().required().label('The item'),
+					variety: line(60).label('The variety'),
+					origin: Joi.string().valid('own', 'bought', 'given', 'wild').label('Where from'),
+					price: line(20).label('The price'),
+					day: date().label('The day'),
+					key: key()
+				}),
+				fields
+			); // prettier-ignore
+			const priceMinor = v.price === undefined ? undefined : readMoney(v.price, household.currency);
+			if (v.price !== undefined && priceMinor === undefined)
+				throw new AppError(400, 'BAD_INPUT', `"${v.price}" is no amount of ${household.currency}. Nothing was saved.`, [
+					{ field: 'price', message: 'Write it like 4.20.' }
+				]);
+			const today = dateIn(household.zone, now.getTime());
+			if (v.day !== undefined && v.day > today)
+				throw new AppError(400, 'BAD_INPUT', 'That day lies ahead. Nothing was saved.', [
+					{ field: 'day', message: 'Today or before.' }
+				]);
+			await stores.stock.tell(v.key, v.lotId, {
+				...(v.variety === undefined ? {} : { variety: v.variety }),
+				...(v.origin === undefined ? {} : { origin: v.origin }),
+				...(priceMinor === undefined ? {} : { priceMinor, currency: household.currency }),
+				...(v.day === undefined ? {} : { since: sinceOf(v.day, now) })
+			});
+			return { saved: 'What was told' };
+		}),
+
 	add: (event) =>
 		action(event, async (fields) => {
 			const {
@@ -134,6 +240,8 @@ export const actions: Actions = {
 					placeId: place.id,
 					said: text,
 					note: reading.note,
+					variety: reading.variety,
+					...priceOf(reading, locals.household),
 					since: sinceOf(reading.day, locals.now),
 					grams: reading.grams
 				},

@@ -234,8 +234,11 @@
 					<td class="hidden text-[15px] text-soft lg:table-cell lg:px-3">{row.couldBecome}</td>
 					<td class="text-right whitespace-nowrap md:pr-1">
 						{#if row.atStove_g > 0}
-							<a class="btn" href="/stove">At the stove</a>
-						{:else}
+							<a class="btn" href="/stove"
+								>{row.atStove_g < row.grams ? `${sayWeight(row.atStove_g, units)} at the stove` : 'At the stove'}</a
+							>
+						{/if}
+						{#if row.atStove_g < row.grams}
 							<a
 								class="btn {i === 0 && !row.stop ? 'btn-full' : ''}"
 								href="/ways/{row.id}"
@@ -316,6 +319,104 @@
 								<button class="btn">Move it</button>
 								<span class="text-sm text-soft">What its clock used up here goes along.</span>
 							</form>
+							{#if row.makes.length > 0}
+								<form
+									method="POST"
+									action="?/make"
+									use:enhance={withNotice({ path: '/basket' })}
+									class="mt-3 flex flex-wrap items-end gap-2"
+									aria-label="Make something of {row.name}"
+								>
+									<Marks />
+									<input type="hidden" name="lotId" value={row.id} />
+									<input type="hidden" name="shown" value={editWeight(row.grams, units)} />
+									<input type="hidden" name="exact" value={row.grams} />
+									<label class="field"
+										><span>make of</span><input
+											name="grams"
+											autocomplete="off"
+											value={editWeight(row.grams, units)}
+											class="w-32"
+										/></label
+									>
+									<label class="field min-w-0"
+										><span>this first</span><select name="transform" class="max-w-[22rem]"
+											>{#each row.makes as m (m.id)}<option value={m.id}
+													>{m.name}: {m.out}{m.hands}{m.off ? `, and ${m.off}` : ''}</option
+												>{/each}</select
+										></label
+									>
+									<label class="field"
+										><span>weighed after</span><input
+											name="out"
+											autocomplete="off"
+											placeholder="by the scale"
+											class="w-32"
+										/></label
+									>
+									<label class="flex min-h-11 items-center gap-2"
+										><input type="checkbox" name="keep" value="yes" checked /> keep what comes off</label
+									>
+									<button class="btn">It is made</button>
+									<span class="source basis-full"
+										>Yields: {[...new Set(row.makes.map((m) => m.source))].join('; ')}.</span
+									>
+								</form>
+							{/if}
+							<form
+								method="POST"
+								action="?/keep"
+								use:enhance={withNotice({ path: '/basket' })}
+								class="mt-3 flex flex-wrap items-end gap-2"
+							>
+								<Marks />
+								<input type="hidden" name="lotId" value={row.id} />
+								<input type="hidden" name="shown" value={editWeight(row.grams, units)} />
+								<input type="hidden" name="exact" value={row.grams} />
+								<label class="field"
+									><span>as they are</span><input
+										name="grams"
+										autocomplete="off"
+										value={editWeight(row.grams, units)}
+										class="w-32"
+									/></label
+								>
+								<button class="btn">Keep in {row.place}, on the Shelves</button>
+							</form>
+							<form
+								method="POST"
+								action="?/tell"
+								use:enhance={withNotice({ reset: false })}
+								class="mt-3 flex flex-wrap items-end gap-2"
+								aria-label="More about {row.name}"
+							>
+								<Marks />
+								<input type="hidden" name="lotId" value={row.id} />
+								<label class="field"
+									><span>variety</span><input name="variety" maxlength="60" value={row.variety} class="w-36" /></label
+								>
+								<label class="field"
+									><span>from</span><select name="origin"
+										><option value="" selected={row.origin === ''}>not said</option
+										>{#each [['own', 'own garden'], ['bought', 'bought'], ['given', 'given'], ['wild', 'gathered wild']] as [v, n] (v)}<option
+												value={v}
+												selected={row.origin === v}>{n}</option
+											>{/each}</select
+									></label
+								>
+								<label class="field"
+									><span>paid for all of it</span><input
+										name="price"
+										maxlength="20"
+										inputmode="decimal"
+										placeholder={row.price || '4.20'}
+										class="w-28"
+									/></label
+								>
+								<label class="field"><span>picked or bought on</span><input type="date" name="day" /></label>
+								<button class="btn">Keep that</button>
+								{#if row.price}<span class="text-sm text-soft">paid {row.price}</span>{/if}
+							</form>
 							{#if row.identified !== null}
 								<form
 									method="POST"
@@ -340,6 +441,7 @@
 		</tbody>
 	</table>
 {/if}
+<p class="mt-4"><a href="/basket/receipt">A whole receipt at once</a></p>
 <TakeOn asked={data.more.asked} answer={data.more.answer} {units} />
 {#if data.steps.length > 0}
 	<form

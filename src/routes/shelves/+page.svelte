@@ -99,7 +99,9 @@
 				<ul class="ruled mb-6">
 					{#each data.second as l (l.id)}
 						<li class="py-2">
-							<b>{l.title}</b>, {l.all}<span class="block text-sm font-bold text-amber">{l.until}</span>
+							<b class="inline-block first-letter:uppercase">{l.title}</b>, {l.all}<span
+								class="block text-sm font-bold text-amber">{l.until}</span
+							>
 						</li>
 					{/each}
 				</ul>
@@ -110,8 +112,8 @@
 					{#each data.next as l (l.id)}
 						<li class="flex items-center justify-between gap-3 py-2">
 							<span
-								><b>{l.title}</b><span class="block text-sm {l.tone ? 'font-bold text-amber' : 'text-soft'}"
-									>{l.count} left, {l.until}</span
+								><b class="inline-block first-letter:uppercase">{l.title}</b><span
+									class="block text-sm {l.tone ? 'font-bold text-amber' : 'text-soft'}">{l.count} left, {l.until}</span
 								></span
 							>
 							{#if l.unit === 'pack' || l.unit === 'piece'}<button

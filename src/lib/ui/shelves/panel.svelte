@@ -40,7 +40,17 @@
 				value={lot.amount / 10}
 			/>{/if}
 		<label class="field"
-			><span>{box}</span><input name="amount" required maxlength="20" autocomplete="off" {value} class="w-28" /></label
+			><span>{box}</span><input
+				name="amount"
+				type={lot.unit === 'pack' || lot.unit === 'piece' ? 'number' : 'text'}
+				min="0"
+				max="10000"
+				required
+				maxlength="20"
+				autocomplete="off"
+				{value}
+				class="w-28"
+			/></label
 		>
 		{@render rest()}
 	</form>

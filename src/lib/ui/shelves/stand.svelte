@@ -22,7 +22,7 @@
 			<span class="ground" aria-hidden="true"></span>
 		{/if}
 		<b class="head block text-2xl leading-none">{lot.count}</b>
-		<span class="block text-[15px] leading-tight"
+		<span class="block text-[15px] leading-tight first-letter:uppercase"
 			>{lot.title}{#if lot.each}, <span class="whitespace-nowrap">{lot.each}</span>{/if}</span
 		>
 		{#if lot.waiting}<span class="block text-[13px] text-soft">in the Basket</span>{/if}

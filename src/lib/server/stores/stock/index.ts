@@ -8,14 +8,19 @@ import { notFound } from '../../errors';
 import { once } from '../once';
 import { act, type StockStep } from './act';
 import { allOf, intoWork, ontoShelf, openPack } from './open';
-import { makeLot, openPlace, ownLot, post, type NewLot, type Step } from './post';
+import { makeOf, type MakeStep } from './make';
+import { makeLot, openPlace, ownLot, post, type LotRow, type NewLot, type Step } from './post';
 import { putAway, type Standing } from './put';
 import { stockReads } from './reads';
+import { takeIn } from './receipt';
 import { undoGroup } from './undo';
 
 export type { Change, LotRow, NewLot, Step } from './post';
 export { makeLot, post } from './post';
 export type { StockStep } from './act';
+
+/** What may be told of a lot afterwards; what is not named stays. */
+export type Told = Partial<Pick<LotRow, 'variety' | 'origin' | 'priceMinor' | 'currency' | 'since'>>;
 
 export function stockStore(db: Database, householdId: string, now: Date) {
 	return {
@@ -87,6 +92,27 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 			once(db, householdId, { key, action: 'work', body: step }, now, (tx) =>
 				intoWork(tx, householdId, step, { now, by })
 			),
+
+		/** @see takeIn @param ask what was typed */
+		takeIn: (ask: { key: string; body: unknown }, head: Parameters<typeof takeIn>[2], by: string): Promise<Step> =>
+			once(db, householdId, { ...ask, action: 'receipt' }, now, (tx) => takeIn(tx, householdId, head, { now, by })),
+
+		/** @see makeOf */
+		make: (key: string, step: MakeStep, by: string): Promise<Step> =>
+			once(db, householdId, { key, action: 'make', body: step }, now, (tx) =>
+				makeOf(tx, householdId, step, { now, by })
+			),
+
+		/** What is told of a lot after it came in. @throws {AppError} 404 */
+		tell: (key: string, lotId: string, told: Told): Promise<object> =>
+			once(db, householdId, { key, action: 'tell', body: { lotId, ...told } }, now, async (tx) => {
+				await ownLot(tx, householdId, lotId);
+				await tx
+					.update(lot)
+					.set(told)
+					.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)));
+				return {};
+			}),
 
 		/** @see ontoShelf */
 		keep: (key: string, step: { lotId: string; amount: number }, by: string): Promise<Step> =>

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
 import { dgPerG } from '$core/stock/amount';
 import type { Looked } from '$core/stock/looks';
 import type { Database } from '../../db/client';
@@ -94,9 +94,13 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 						isNull(movement.reversesId),
 						waiting,
 						gt(movement.recordedAt, new Date(now.getTime() - 7 * 86_400_000)),
-						inArray(movement.kind, byHand),
-						// Of a step with two sides, the one that it left.
-						or(inArray(movement.kind, ['take', 'give', 'spoil', 'count']), lt(movement.amount, 0)),
+						or(
+							inArray(movement.kind, ['take', 'give', 'spoil', 'count']),
+							// Of a step with two sides, the one that it left; of a receipt its lines.
+							and(inArray(movement.kind, byHand), lt(movement.amount, 0)),
+							and(eq(movement.kind, 'use'), isNull(movement.runId)),
+							and(eq(movement.kind, 'put'), isNotNull(lot.receiptId))
+						),
 						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
 					)
 				)
