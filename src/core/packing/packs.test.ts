@@ -16,10 +16,21 @@ describe('packs', () => {
 		fc.assert(
 			fc.property(fc.integer({ min: 1, max: 500_000 }), fc.integer({ min: 10, max: 20_000 }), (food_g, portion_g) => {
 				const p = packs({ ...one, food_g, portion_g });
-				return p.count * portion_g + p.remainder_g === food_g && p.remainder_g >= 0 && p.remainder_g < portion_g;
+				const alike = packs({ ...one, food_g, portion_g, equal: true });
+				expect(p.count * p.portion_g + p.remainder_g).toBeCloseTo(food_g, 6);
+				expect(alike.count * alike.portion_g).toBeCloseTo(food_g, 6);
+				return p.count >= 1 && p.remainder_g >= 0 && p.remainder_g < portion_g && alike.remainder_g === 0;
 			}),
 			{ seed: 3 }
 		);
+	});
+	it('are all alike, near what is usual: never a rest over, never none', () => {
+		expect(packs({ ...one, food_g: 9100, equal: true })).toMatchObject({ count: 18, remainder_g: 0 });
+		expect(packs({ ...one, food_g: 9100, equal: true }).portion_g).toBeCloseTo(505.6, 1);
+		expect(packs({ ...one, food_g: 180, equal: true })).toMatchObject({ count: 1, portion_g: 180 });
+		// Said to the gram it is that, and less than it is one small pack.
+		expect(packs({ ...one, food_g: 9100 })).toMatchObject({ count: 18, portion_g: 500, remainder_g: 100 });
+		expect(packs({ ...one, food_g: 180 })).toMatchObject({ count: 1, portion_g: 180, remainder_g: 0 });
 	});
 	it('takes the smallest container that holds the portion with a tenth to spare', () => {
 		// 500 g at 0.45 kg/L is 1.11 L: the 1 L bag is too small.

@@ -15,6 +15,8 @@ export interface Container {
 export interface PacksInput {
 	readonly food_g: number;
 	readonly portion_g: number;
+	/** Packs alike, near this portion, instead of packs of just it and a rest. */
+	readonly equal?: boolean;
 	/** Bagged, kg to the L. */
 	readonly bulk_kg_per_L: number;
 	readonly pack: PackKind;
@@ -51,6 +53,9 @@ const headspace: Record<PacksInput['pack'], string> = {
 /**
  * Packs of a portion from an amount, the container for them and what is left over.
  *
+ * Equal packs are as many as the portion goes into the food, to the nearest, and one at least: a small haul makes one small
+ * pack. Packs of a portion that was said are just that, and the rest is told.
+ *
  * A container fits when the portion, bagged, fills at most nine tenths of it. Balance: count·portion + remainder = food.
  *
  * @throws {DomainError} NOT_POSITIVE: food, portion or bulk density
@@ -63,16 +68,19 @@ export function packs(input: PacksInput): Packs {
 	mustBePositive(input.bulk_kg_per_L, 'bulk_kg_per_L');
 	if (input.portion_g < 10) throw new DomainError('OUT_OF_RANGE', 'portion_g', 'A portion is at least 10 g.');
 	const food_g = Math.round(input.food_g);
-	const count = Math.floor(food_g / input.portion_g);
-	const remainder_g = food_g - count * input.portion_g;
-	const each_mL = input.portion_g / input.bulk_kg_per_L;
+	// Less than a portion makes one pack of what there is, never none.
+	const equal = input.equal === true || food_g < input.portion_g;
+	const count = equal ? Math.max(1, Math.round(food_g / input.portion_g)) : Math.floor(food_g / input.portion_g);
+	const portion_g = equal ? food_g / count : input.portion_g;
+	const remainder_g = equal ? 0 : food_g - count * portion_g;
+	const each_mL = portion_g / input.bulk_kg_per_L;
 	const fits = (c: Container) => c.volume_mL * 0.9 >= each_mL;
 	const fitting = input.containers.filter(fits).sort((a, b) => a.volume_mL - b.volume_mL);
 	const chosen = input.containerId ? input.containers.find((c) => c.id === input.containerId) : undefined;
 	const needed = count + (remainder_g >= 10 ? 1 : 0);
 	const container = chosen ?? fitting.find((c) => c.count >= needed) ?? fitting[0];
 	const units = input.units ?? 'metric';
-	const each = `${sayWeight(input.portion_g, units)} (about ${sayVolume(each_mL / 1000, units)})`;
+	const each = `${sayWeight(portion_g, units)} (about ${sayVolume(each_mL / 1000, units)})`;
 	const problem =
 		chosen && !fits(chosen)
 			? `${chosen.name} is too small for ${each}.`
@@ -81,7 +89,7 @@ export function packs(input: PacksInput): Packs {
 				: `Nothing in the drawer holds ${each}. Add a container in the Kitchen, or choose a smaller portion.`;
 	return {
 		count,
-		portion_g: input.portion_g,
+		portion_g,
 		remainder_g,
 		...(container ? { container } : {}),
 		short: container ? Math.max(0, needed - container.count) : needed,

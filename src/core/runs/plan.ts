@@ -108,7 +108,7 @@ export function planRun(
 		...(packedFirst ? { packedFirst } : {}),
 		trays: way.trays.needed,
 		perTray_g,
-		portion_g: way.packs.portion_g,
+		portion_g: Math.round(way.packs.portion_g),
 		container: way.packs.container ? { id: way.packs.container.id, name: way.packs.container.name } : null,
 		headspace: way.packs.headspace,
 		months: way.months,

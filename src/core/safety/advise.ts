@@ -1,3 +1,4 @@
+import { governing, thingsIn } from '../things/mixture';
 import type { Thing } from '../things/thing';
 import { adviseCanning } from './can';
 import { adviseDrying } from './dry';
@@ -32,8 +33,25 @@ export function advise(thing: Thing, way: WayId, terms: Terms = {}): Advice {
 	return { ...advice, instead: open.length > 0 ? open : stopped.instead };
 }
 
+/**
+ * A mixture obeys its most dangerous part: what is refused to one of its foods is refused to all of it, and no jar is
+ * tested for it.
+ */
+function adviseMixture(thing: Thing, way: WayId, terms: Terms): Advice {
+	const parts = thingsIn(thing);
+	for (const part of parts) {
+		const advice = decide(part, way, terms);
+		if (advice.kind === 'refused')
+			return { ...advice, reason: `${thing.called} holds ${part.food.name}. ${advice.reason}` };
+	}
+	if (way === 'can') return refuse('own-recipe', { called: thing.called });
+	const worst = governing(thing.madeOf ?? []).row;
+	return decide(parts.find((p) => p.food === worst) ?? thing, way, terms);
+}
+
 function decide(thing: Thing, way: WayId, terms: Terms): Advice {
 	const query: Query = { ...terms, way, thing };
+	if (thing.madeOf !== undefined && thing.madeOf.length > 1) return adviseMixture(thing, way, terms);
 	// What is poisonous, unknown, too old or in a state that no table knows is refused before any way is looked at.
 	const stopped = gate(query);
 	if (stopped?.asks) {

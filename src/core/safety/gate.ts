@@ -12,10 +12,14 @@ const keepsNothing = new Set<WayId>(['fridge', 'room', 'thaw', 'serve-raw']);
 /** Dried in a jar with a pump or an absorber, frozen in a bag: what those ways are for. */
 const suits: Readonly<Partial<Record<State, readonly WayId[]>>> = {
 	soaked: ['can', 'freeze-cooked'],
+	// Cooked through, what was thawed may be frozen once more.
+	thawed: ['freeze-cooked'],
 	frozen: ['freeze-dry'],
 	// What a cooked dish may become stands in its own rows.
 	cooked: []
 };
+
+const plants = new Set<FoodRow['group']>(['vegetable', 'fruit', 'mushroom', 'herb', 'flower']);
 
 /** What stops a thing itself names its food, and offers none of the ways that the food would have if it were sound and fresh. */
 const stop = (rule: string, food: FoodRow): Refusal => refuse(rule, { called: food.name });
@@ -24,6 +28,11 @@ function ofState({ thing, way, product }: Query): Refusal | undefined {
 	const { food, state } = thing;
 	if (state === 'fresh' || state === 'prepared' || handling.has(way)) return undefined;
 	if (suits[state]?.includes(way) && (state !== 'soaked' || food.id === 'dry-beans')) return undefined;
+	// Frozen vegetables and fruit go onto the trays as they are: they were blanched before they were frozen.
+	if (state === 'frozen' && way === 'dry' && plants.has(food.group)) return undefined;
+	// What was in a jar may be frozen once it is open: the jar itself may not.
+	if (state === 'opened' && thing.was === 'canned' && (way === 'freeze-raw' || way === 'dry') && plants.has(food.group))
+		return undefined;
 	if (state === 'frozen' || state === 'thawed') {
 		// Juice, sauce and ketchup of thawed tomatoes have a row of their own: the canning room decides.
 		if (way === 'can' && food.id === 'tomatoes' && product !== undefined) return undefined;

@@ -4,6 +4,7 @@ import { askedNames, kindRows } from '../../reference/things';
 import { refusalRows } from '../../reference/safety';
 import { inflections } from './inflect';
 import { foodById, meaningOf, writtenNames } from './names';
+import { readLine } from './read-line';
 import { nearNames, understand } from './understand';
 import { nameKey } from './words';
 
@@ -99,5 +100,18 @@ describe('the lists of kinds, asked and refused names', () => {
 		for (const name of ['eggs', 'milk', 'cream', 'butter', 'cheese', 'nuts', 'flour', 'bread', 'lentils', 'tofu', 'rice'])
 			expect(held.map((f) => f.id), name).toContain(foodOf(name)); // prettier-ignore
 		for (const food of held) expect([food.cuts.length, food.keeping.length > 1, (food.keepOnly?.words ?? '').length > 10]).toEqual([0, true, true]); // prettier-ignore
+	});
+});
+
+describe('a food that comes in several forms', () => {
+	it('takes every answer to the question which: a choice never leads back to its own question', () => {
+		for (const food of foodRows.filter((f) => f.forms.length > 1)) {
+			const asked = readLine(`3 kg ${food.name}`, { own: [], metricCups: true, today: '2026-08-25' });
+			if (asked.kind !== 'asked') continue;
+			for (const choice of asked.choices)
+				expect(readLine(choice.text, { own: [], metricCups: true, today: '2026-08-25' }).kind, choice.text).not.toBe(
+					'asked'
+				);
+		}
 	});
 });

@@ -74,6 +74,9 @@ function besides(words: readonly Word[]): ReadonlySet<Word> {
 		if (mixing.has(word.key)) for (const w of words.slice(at)) inside.add(w);
 		const found = word.key === 'in' || word.key === 'under' ? markAt(words, at) : undefined;
 		if (found) for (const w of words.slice(at, at + found.n)) inside.add(w);
+		// "bluefish, whole fish": a form in two words is no second food.
+		const form = markAt(words, at);
+		if (form && form.n > 1 && form.mark.type === 'form') for (const w of words.slice(at, at + form.n)) inside.add(w);
 	}
 	return inside;
 }

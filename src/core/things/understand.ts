@@ -266,10 +266,17 @@ function settle(
 	for (const piece of pieces) {
 		const { mark, words } = piece;
 		switch (mark.type) {
-			case 'state':
+			case 'state': {
+				// "In pieces" says how any food was prepared; of a chicken it is a form of its own.
+				const own = mark.state === 'prepared' ? formNamed(food, keyOf(words)) : undefined;
+				if (own) {
+					form = own;
+					break;
+				}
 				saidStates.push(mark.state);
 				if (mark.state === 'prepared') notes.push(rawOf(words));
 				break;
+			}
 			case 'condition':
 				saidConditions.push(mark.condition);
 				break;
@@ -277,8 +284,8 @@ function settle(
 				place = mark.place;
 				break;
 			case 'form': {
-				const own = food.forms.find((f) => [f.id, f.name, ...f.names].some((n) => nameKey(n) === mark.names));
-				if (own) form = own.id;
+				const own = formNamed(food, mark.names);
+				if (own) form = own;
 				else if (mark.names === 'whole' || (food.perishable && cutsOfMeat.has(mark.names))) notes.push(rawOf(words));
 				else if (preparedForms.has(mark.names)) {
 					saidStates.push('prepared');
@@ -391,6 +398,10 @@ function settle(
 		name: name.words
 	};
 }
+
+/** The form of a food that goes by this name, folded. */
+const formNamed = (food: FoodRow, key: string): string | undefined =>
+	food.forms.find((f) => [f.id, f.name, ...f.names].some((n) => nameKey(n) === key))?.id;
 
 /** Said of any meat, whether or not its table tells them apart. */
 const cutsOfMeat = new Set(['boneless', 'bone in', 'off the bone', 'pieces', 'joints', 'fillets', 'fillet', 'steaks']);

@@ -302,6 +302,8 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const packed = packs({
 		food_g: prepared_g,
 		portion_g: draft.portion_g,
+		// A portion that a person said is just that; else all packs are alike.
+		equal: input.choices.portion_g === undefined,
 		bulk_kg_per_L: cut.bulk_kg_per_L.value,
 		pack: cut.pack,
 		containers: kitchen.containers,

@@ -9,6 +9,9 @@ export interface Stop extends Refusal {
 	readonly stop: 'flagged' | 'out' | 'identify' | 'state';
 }
 
+/** Ways of keeping that Ways shows. */
+const keeping = ['freeze-raw', 'freeze-cooked', 'dry', 'can'] as const;
+
 const stops: Readonly<Record<string, Stop['stop']>> = {
 	'age-out': 'out',
 	unidentified: 'identify',
@@ -27,6 +30,8 @@ const stops: Readonly<Record<string, Stop['stop']>> = {
  */
 export function stopOf(thing: Thing, reread: Reread | undefined): Stop | undefined {
 	if (reread?.flagged) return { ...refuse('flagged', { called: reread.words }), stop: 'flagged' };
+	// One open way is enough: the others say for themselves why they are not.
+	if (keeping.some((way) => gate({ thing, way, heatStep: 'before' }) === undefined)) return undefined;
 	const refusal = gate({ thing, way: 'freeze-raw' });
 	const stop = refusal?.rule === undefined ? undefined : stops[refusal.rule];
 	if (!refusal || !stop) return undefined;
