@@ -8,14 +8,19 @@
 
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
-	const typed = (name: string, value: string) => String(typedIn(failed, '', name, value));
+	const typed = (name: string, value: string) => String(typedIn(failed, '/take', name, value));
 </script>
 
 <h1 class="text-3xl">A receipt</h1>
 <p class="text-soft">
 	Everything from one till, a line for each. What the lines do not say themselves of the price is shared out by weight.
 </p>
-<form method="POST" use:enhance={withNotice({ reset: false })} class="rimmed mt-4 max-w-3xl space-y-4 px-5 py-5">
+<form
+	method="POST"
+	action="?/take"
+	use:enhance={withNotice({ reset: false })}
+	class="rimmed mt-4 max-w-3xl space-y-4 px-5 py-5"
+>
 	<Marks />
 	<div class="flex flex-wrap gap-4">
 		<label class="field"

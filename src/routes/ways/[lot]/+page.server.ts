@@ -69,6 +69,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
+			portionSaid: query.portion !== undefined,
 			potfuls: query.potfuls ?? '',
 			pots: kitchen.pots.map((p) => ({ id: p.id, name: p.name, litres: p.litres })),
 			pot: query.pot ?? '',

@@ -292,7 +292,7 @@
 
 								<input type="hidden" name="way" value={w.id} />
 								<input type="hidden" name="cut" value={data.cut.id} />
-								<input type="hidden" name="portion" value={data.portion_g} />
+								{#if data.portionSaid}<input type="hidden" name="portion" value={data.portion_g} />{/if}
 								<input type="hidden" name="grams" value={data.lot.shown_g} />
 								{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
 								{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
