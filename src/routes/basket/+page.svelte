@@ -69,8 +69,7 @@
 
 {#if data.household.altitude_m === null}
 	<p class="mb-4 rounded-xl border-2 border-red bg-redbg px-4 py-3">
-		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen">Say it in the Kitchen</a>: it takes
-		a moment.
+		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen/first">Set the kitchen up</a> in three answers.
 	</p>
 {/if}
 

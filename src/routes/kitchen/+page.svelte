@@ -50,7 +50,10 @@
 	</form>
 {/snippet}
 
-<h1 class="text-3xl">The kitchen</h1>
+<div class="flex flex-wrap items-end justify-between gap-3">
+	<h1 class="text-3xl">The kitchen</h1>
+	<a class="btn {k.altitudeM === null ? 'btn-full' : ''}" href="/kitchen/first">Set it up in three answers</a>
+</div>
 <Faults {failed} />
 
 <Altitude altitude_m={k.altitudeM} gauge={k.gauge} boil_C={data.boil_C} {units} {failed} />

@@ -6,6 +6,8 @@ import { causeOf, preparedOnce, type Database, type Tx } from '../db/client';
 import { container, household, lot, lotBalance, ownMeasure, place, pot } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
+import { setUpHousehold } from './set-up';
+import type { SetUp } from '$core/ways/set-up';
 import { stockStore } from './stock';
 
 export type HouseholdRow = typeof household.$inferSelect;
@@ -192,6 +194,14 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			await change(key, 'update', values, (tx) =>
 				tx.update(household).set(values).where(eq(household.id, householdId))
 			);
+		},
+		/**
+		 * The first three answers, in one save: the pot that blanches and the first freezer are made or changed, nothing else
+		 * is touched.
+		 */
+		async setUp(key: string, set: SetUp): Promise<{ set: true }> {
+			await change(key, 'set up', set, (tx) => setUpHousehold(tx, householdId, set));
+			return { set: true };
 		},
 		async addPlace(key: string, values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
 			await named('name', values.name, () =>

@@ -8,6 +8,7 @@
 
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
+	const example = '5 kg stewing beef\n3 kg chicken, in pieces, for 14.50 €\n10 kg apples';
 	const typed = (name: string, value: string) => String(typedIn(failed, '/take', name, value));
 </script>
 
@@ -53,7 +54,7 @@
 			maxlength="4000"
 			required
 			spellcheck="false"
-			placeholder={'5 kg stewing beef\n3 kg chicken, in pieces, for 14.50\n10 kg apples'}
+			placeholder={example}
 			class="w-full text-lg">{typed('lines', '')}</textarea
 		></label
 	>
