@@ -8,6 +8,7 @@ import { checkAction, checkAddress, checkDoor, guard, isOpened } from '$lib/serv
 import { AppError, asAppError } from '$lib/server/errors';
 import { clockOf } from '$lib/server/clock';
 import { askPin, lostHousehold, turnedAway, wantsPage } from '$lib/server/plain-page';
+import { warmLabels } from '$lib/server/labels/draw';
 import { deviceOf } from '$lib/server/respond';
 import { storesFor } from '$lib/server/stores';
 import { defaultHousehold, householdById } from '$lib/server/stores/households';
@@ -46,6 +47,7 @@ export const init: ServerInit = async () => {
 				'\nA new device is asked for the PIN of this kitchen. Lost it? ROOT_JAR_PIN=new npm start makes another.'
 			);
 	}
+	setTimeout(warmLabels, 1_500).unref();
 	process.on('sveltekit:shutdown', () => void database?.close());
 };
 

@@ -384,7 +384,7 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 		const [raw] =
 			await sql`select l.id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.waiting and l.food = 'zucchini'`;
 		const [pack] =
-			await sql`select l.id, l.place_id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' and b.amount > 1 order by l.id limit 1`;
+			await sql`select l.id, l.place_id from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${household} and l.unit = 'pack' and l.state = 'frozen' and b.amount > 1 order by l.id limit 1`;
 		const [pantry] = await sql`select id from place where household_id = ${household} and kind = 'pantry'`;
 		const [container] = await sql`select id from container where household_id = ${household} limit 1`;
 		const [step] =

@@ -49,7 +49,7 @@ test('the whole slice by keyboard alone', async ({ page, home, clock }) => {
 	await expect(main(page)).toContainText('Bag, press out the air');
 	await tabTo(/^Book these packs/);
 	await page.keyboard.press('Enter');
-	await expect(main(page)).toContainText('2 × 500 g');
+	await expect(main(page)).toContainText('2 × 600 g');
 	await tabTo(/^All away/);
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Done and away.' })).toBeVisible();

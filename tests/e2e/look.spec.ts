@@ -19,6 +19,9 @@ const places = [
 	'/book',
 	'/book/DEMO3',
 	'/kitchen',
+	'/kitchen/first',
+	'/shelves/add',
+	'/basket/receipt',
 	...tables,
 	'/book/NOSUCH'
 ];

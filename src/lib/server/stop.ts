@@ -30,11 +30,12 @@ const stops: Readonly<Record<string, Stop['stop']>> = {
  */
 export function stopOf(thing: Thing, reread: Reread | undefined): Stop | undefined {
 	if (reread?.flagged) return { ...refuse('flagged', { called: reread.words }), stop: 'flagged' };
-	// One open way is enough: the others say for themselves why they are not.
-	if (keeping.some((way) => gate({ thing, way, heatStep: 'before' }) === undefined)) return undefined;
 	const refusal = gate({ thing, way: 'freeze-raw' });
 	const stop = refusal?.rule === undefined ? undefined : stops[refusal.rule];
 	if (!refusal || !stop) return undefined;
+	// One way that is open to its state is enough: the others say for themselves why they are not.
+	const open = () => keeping.some((way) => gate({ thing, way, heatStep: 'before' }) === undefined);
+	if (refusal.rule?.startsWith('state-') && open()) return undefined;
 	// Thawed tomatoes still make juice, sauce and ketchup: the canning room has rows for that.
 	const cold = thing.state === 'frozen' || thing.state === 'thawed';
 	return cold && thing.food.id === 'tomatoes' ? undefined : { ...refusal, stop };

@@ -38,6 +38,9 @@ function theThread(): Worker {
 	return worker;
 }
 
+/** Begins the thread before anybody waits for it: its fonts and library take a second to read. */
+export const warmLabels = (): void => void theThread();
+
 /** Draws a sheet off the request's thread. @see labelSheet */
 export function drawLabels(labels: readonly Label[], paper: 'a4' | 'letter'): Promise<Uint8Array> {
 	return new Promise((done, failed) => {
