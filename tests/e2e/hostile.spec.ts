@@ -198,7 +198,7 @@ const forms: Form[] = [
 		at('/shelves?/act'),
 		(w) => act(w, { kind: 'move', placeId: w.pantry }),
 		422,
-		/no freezer/
+		/middle is frozen/
 	],
 	['a move to where it is', at('/shelves?/act'), (w) => act(w, { kind: 'move', placeId: w.freezer }), 409, /already/],
 	[

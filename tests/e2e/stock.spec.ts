@@ -139,7 +139,7 @@ test('a household is typed in from an empty application: sixty lots in nine plac
 			text,
 			placeId: places.get(place) ?? ''
 		});
-		expect(`${text}: ${answer.type} ${answer.type === 'success' ? '' : answer.data.slice(0, 300)}`).toBe(
+		expect(`${text}: ${answer.type} ${answer.type === 'success' ? '' : (answer.data ?? '').slice(0, 300)}`).toBe(
 			`${text}: success `
 		);
 	}

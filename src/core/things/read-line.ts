@@ -129,7 +129,7 @@ function readAmount(text: string, context: LineContext): Amount | Exclude<Readin
 }
 
 function noNumber(text: string, context: LineContext): Exclude<Reading, Understood> {
-	const named = understand(text, context.today);
+	const named = understand(text, context.today, { kept: context.kept === true });
 	if (named.kind === 'refused') return named;
 	const known = named.kind === 'thing' ? named.thing.called : undefined;
 	const near = known === undefined && context.near !== false ? nearNames(text) : [];

@@ -17,6 +17,8 @@ export interface Echo {
 	readonly words: string;
 	readonly detail: string;
 	readonly choices: readonly { readonly label: string; readonly text: string }[];
+	/** What endangers, though it is kept. */
+	readonly danger?: string;
 	/** Safe ways on, where it is refused. */
 	readonly instead?: readonly string[];
 	readonly weigh?: { readonly measure: string; readonly food: string; readonly foodName: string };

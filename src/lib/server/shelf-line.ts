@@ -190,11 +190,12 @@ export function echoOfShelf(
 						`keeps to ${sayDate(keepsUntil)}`,
 						reading.because,
 						reading.note ? `“${reading.note}”` : '',
-						stopped ?? warning ?? ''
+						stopped ? '' : (warning ?? '')
 					]
 						.filter(Boolean)
 						.join(' · '),
-					choices: []
+					choices: [],
+					...(stopped ? { danger: stopped } : {})
 				};
 			} catch (thrown) {
 				if (!(thrown instanceof AppError) || thrown.code !== 'MAY_NOT_STAND') throw thrown;

@@ -325,7 +325,7 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		const echo = async (text: string) =>
 			echoOfShelf(await readShelf(stores, text, home, new Date(start)), home, new Date(start));
 		expect(await echo('12 × 500 g green beans, frozen August')).toMatchObject({ kind: 'understood', words: '12 × 500 g green beans, frozen, in Freezer' }); // prettier-ignore
-		expect((await echo('7 quarts green beans, canned')).detail).toMatch(/Nobody knows by what process/);
+		expect((await echo('7 quarts green beans, canned')).danger).toMatch(/Nobody knows by what process/);
 		expect(await echo('3 quarts green beans, canned, freezer')).toMatchObject({ kind: 'refused' });
 		expect((await echo('200 g garlic in oil, pantry')).kind).toBe('refused');
 	});

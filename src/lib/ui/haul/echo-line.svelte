@@ -10,6 +10,7 @@
 {:else if echo.kind === 'understood'}
 	<span class="font-bold text-leaf">= {echo.words}</span>
 	<span class="text-sm text-soft">{echo.detail}</span>
+	{#if echo.danger}<span class="block font-bold text-red">{echo.danger}</span>{/if}
 {:else if echo.kind === 'refused'}
 	<span class="font-bold text-red">No: {echo.words}</span>
 	{#if echo.instead?.length}<span><b>Instead:</b> {echo.instead.join('; ')}.</span>{/if}

@@ -3,6 +3,8 @@ export interface Echo {
 	readonly words: string;
 	readonly detail: string;
 	readonly choices: readonly { readonly label: string; readonly text: string }[];
+	/** What endangers, though it is kept: said in red. */
+	readonly danger?: string;
 	/** Safe ways on, where it is refused. */
 	readonly instead?: readonly string[];
 	/** One tap says that an unlikely amount is right. */

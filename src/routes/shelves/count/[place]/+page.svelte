@@ -62,7 +62,7 @@
 						inputmode={line.unit === 'dg' ? 'text' : 'numeric'}
 						maxlength="20"
 						autocomplete="off"
-						class="head figure"
+						class="head figure {line.unit === 'dg' || line.unit === 'ml' ? 'weight' : ''}"
 						aria-invalid={count.counted === undefined ? 'true' : undefined}
 					/></label
 				>
@@ -160,11 +160,14 @@
 	.figure {
 		width: 100%;
 		text-align: center;
-		font-size: clamp(2.6rem, 12vw, 5.4rem);
+		font-size: clamp(5rem, 27vw, 9rem);
 		font-weight: 800;
 		border-color: transparent;
 		background: transparent;
 		line-height: 1.1;
+	}
+	.figure.weight {
+		font-size: clamp(2.2rem, 10vw, 4.5rem);
 	}
 	.big-next {
 		width: 100%;
