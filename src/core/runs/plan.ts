@@ -55,6 +55,8 @@ export interface RunPlan {
 	readonly trays: number;
 	readonly perTray_g: number;
 	readonly portion_g: number;
+	/** How a pack was said, where not by weight alone. */
+	readonly portionWords?: string;
 	readonly container: null | { readonly id: string; readonly name: string };
 	readonly headspace: string;
 	readonly months: readonly [number, number];
@@ -67,7 +69,7 @@ export interface RunPlan {
 /** Freezes a way into the plan of a run. */
 export function planRun(
 	way: FreezeWay,
-	context: { lotId: string; called: string; form: string; raw_g: number; kitchen: Kitchen }
+	context: { lotId: string; called: string; form: string; raw_g: number; kitchen: Kitchen; portionWords?: string }
 ): RunPlan {
 	const { line, cut } = way;
 	const perTray_g = Math.round(way.trays.perTray_kg * 1000);
@@ -109,6 +111,7 @@ export function planRun(
 		trays: way.trays.needed,
 		perTray_g,
 		portion_g: Math.round(way.packs.portion_g),
+		...(context.portionWords ? { portionWords: context.portionWords } : {}),
 		container: way.packs.container ? { id: way.packs.container.id, name: way.packs.container.name } : null,
 		headspace: way.packs.headspace,
 		months: way.months,

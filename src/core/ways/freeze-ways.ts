@@ -21,6 +21,8 @@ import type { Kitchen, KitchenPot } from './kitchen';
 export interface WayChoices {
 	readonly cut?: string;
 	readonly portion_g?: number;
+	/** As the pack says it: "2 cups, 310 g". */
+	readonly portionWords?: string;
 	readonly potId?: string;
 	readonly containerId?: string;
 	/** Potfuls small enough to boil again within the minute. */

@@ -6,6 +6,8 @@ import { canWays } from '$core/ways/can-ways';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type Ways, type WayChoices } from '$core/ways/freeze-ways';
 import { glance } from '$core/ways/glance';
+import { readPortion, usualPerson_g } from '$core/packing/read-portion';
+import type { Thing } from '$core/things/thing';
 import type { PackStyle } from '$reference/canning';
 import { jarSizes, type JarSize } from '$reference/canning-rules';
 import { AppError } from './errors';
@@ -16,7 +18,8 @@ import { lotThing } from './things';
 
 interface WayQuery {
 	cut?: string;
-	portion?: number;
+	/** As a cook says it: "500 g", "2 cups", "for 4", "one loaf". */
+	portion?: string;
 	pot?: string;
 	container?: string;
 	potfuls?: 'small';
@@ -38,7 +41,7 @@ interface WayQuery {
 
 const waySchema = Joi.object<WayQuery>({
 	cut: line(40).label('The cut'),
-	portion: weightWithin(10, 20_000).label('The portion'),
+	portion: line(60).label('The portion'),
 	pot: id().label('The pot'),
 	container: id().label('The container'),
 	potfuls: Joi.string().valid('small').label('Potfuls'),
@@ -93,6 +96,25 @@ export async function waysAsRead(stores: Stores, lotId: string, fields: Record<s
 	}
 }
 
+/** @throws {AppError} 400 it is no portion of this food */
+async function portionOf(stores: Stores, text: string, thing: Thing, cutId: string | undefined) {
+	const { food } = thing;
+	const own = food.cuts.find((c) => c.id === thing.form);
+	const cut = food.cuts.find((c) => c.id === cutId) ?? own ?? food.cuts[0];
+	const bad = (words: string) =>
+		new AppError(400, 'BAD_INPUT', `${words} Nothing was changed.`, [{ field: 'portion', message: words }]);
+	if (!cut) return undefined;
+	const { home } = stores;
+	const [recipes, metricCups] = await Promise.all([home.recipePortions(), home.metricCups()]);
+	const read = readPortion(text, { food, cut, metricCups, recipes, person_g: usualPerson_g });
+	if (!read)
+		throw bad(
+			`“${text}” is no portion of ${food.name} that I know: say a weight, cups or pints, pieces, “for 4”, or a recipe of yours.`
+		);
+	if (read.grams < 10 || read.grams > 20_000) throw bad('A portion is from 10 g to 20 kg.');
+	return read;
+}
+
 /** All ways for a lot in this kitchen, now. @throws {AppError} 400, 404, 409 nothing left */
 export async function waysFor(stores: Stores, lotId: string, query: WayQuery, now: Date) {
 	const [{ lot, grams, place }, kitchen, reserved] = await Promise.all([
@@ -121,9 +143,10 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 			[{ field: 'cut', message: 'Unknown cut.' }]
 		);
 	}
+	const portion = query.portion === undefined ? undefined : await portionOf(stores, query.portion, thing, query.cut);
 	const choices: WayChoices = {
 		...(query.cut ? { cut: query.cut } : {}),
-		...(query.portion ? { portion_g: query.portion } : {}),
+		...(portion ? { portion_g: portion.grams, portionWords: portion.words } : {}),
 		...(query.pot ? { potId: query.pot } : {}),
 		...(query.container ? { containerId: query.container } : {}),
 		...(query.potfuls === 'small' ? { smaller: true } : {})
@@ -192,6 +215,7 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 		kitchen,
 		food,
 		food_C,
+		portionWords: portion?.words ?? '',
 		ways,
 		jars,
 		jar,

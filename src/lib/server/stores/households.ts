@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';
 import { causeOf, preparedOnce, type Database, type Tx } from '../db/client';
-import { container, household, lot, lotBalance, ownMeasure, place, pot } from '../db/schema';
+import { container, household, lot, lotBalance, ownMeasure, place, pot, recipePortion } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
 import { setUpHousehold } from './set-up';
@@ -245,6 +245,25 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					.returning({ id: container.id });
 				if (changed.length === 0) throw notFound('container');
 			});
+		},
+		/** What one pack is for, in the household's own measure. */
+		recipePortions: () =>
+			db
+				.select()
+				.from(recipePortion)
+				.where(eq(recipePortion.householdId, householdId))
+				.orderBy(asc(recipePortion.name)),
+		metricCups: () => Promise.resolve(row.units === 'metric'),
+		async keepPortion(key: string, values: { name: string; food: string; form: string; said: string; grams: number }) {
+			await change(key, 'portion', values, (tx) =>
+				tx
+					.insert(recipePortion)
+					.values({ id: uuidv7(), householdId, ...values })
+					.onConflictDoUpdate({
+						target: [recipePortion.householdId, recipePortion.name, recipePortion.food],
+						set: { form: values.form, said: values.said, grams: values.grams }
+					})
+			);
 		},
 		async setMeasure(key: string, values: { name: string; food: string; grams: number }) {
 			await change(key, 'measure', values, (tx) =>

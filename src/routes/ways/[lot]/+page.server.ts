@@ -10,7 +10,8 @@ import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/s
 import { shownJars } from '$lib/server/jars';
 import { formWords } from '$lib/server/haul';
 import { stillGoodFor } from '$core/things/clock';
-import { id, key, line, parse } from '$lib/server/parse';
+import { id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { knownFood } from '$lib/server/things';
 import { action, page } from '$lib/server/respond';
 import { wayQuery, waysAsRead, waysFor } from '$lib/server/ways';
 import type { Actions, PageServerLoad } from './$types';
@@ -32,6 +33,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			kitchen,
 			food,
 			food_C,
+			portionWords,
 			ways,
 			jars,
 			jar,
@@ -69,7 +71,9 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
-			portionSaid: query.portion !== undefined,
+			portionSaid: query.portion ?? '',
+			portionWords,
+			recipes: (await locals.stores.home.recipePortions()).filter((r) => r.food === food.id).map((r) => r.name),
 			potfuls: query.potfuls ?? '',
 			pots: kitchen.pots.map((p) => ({ id: p.id, name: p.name, litres: p.litres })),
 			pot: query.pot ?? '',
@@ -137,7 +141,7 @@ export const actions: Actions = {
 			// Sent again after a lost answer: it is the run that was started then, whatever has become of the lot since.
 			const before = await event.locals.stores.runs.started(ask);
 			if (before) redirect(303, `/stove/${before.id}`);
-			const { lot, stop, free_g, shown_g, kitchen, ways } = await waysFor(
+			const { lot, stop, free_g, shown_g, kitchen, ways, portionWords } = await waysFor(
 				event.locals.stores,
 				event.params.lot ?? '',
 				wayQuery(query),
@@ -154,8 +158,38 @@ export const actions: Actions = {
 				throw new AppError(422, 'REFUSED', `${way.reason} Instead: ${way.instead.join('; ')}.`);
 			if (free_g === 0)
 				throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
-			const plan = planRun(way, { lotId: lot.id, called: lot.title, form: lot.form, raw_g: shown_g, kitchen });
+			const plan = planRun(way, {
+				lotId: lot.id,
+				called: lot.title,
+				form: lot.form,
+				raw_g: shown_g,
+				kitchen,
+				portionWords
+			});
 			const { id: runId } = await event.locals.stores.runs.start(ask, plan);
 			redirect(303, `/stove/${runId}`);
+		}),
+
+	/** What a pack is for, weighed once: "one loaf" is known ever after. */
+	portion: (event) =>
+		action(event, async (fields) => {
+			const { key: once, ...v } = parse(
+				Joi.object<{ name: string; said: string; grams: number; food: string; form: string; key: string }>({
+					name: line(40).required().label('What it is for'),
+					said: line(60).required().label('How it is measured'),
+					grams: weightWithin(10, 20_000).required().label('What it weighs'),
+					food: line(60).required().label('The food'),
+					form: line(40).required().label('The cut'),
+					key: key()
+				}),
+				fields
+			);
+			const { cuts } = knownFood(v.food);
+			if (!cuts.some((c) => c.id === v.form))
+				throw new AppError(400, 'UNKNOWN_CUT', 'This food is not cut so. Nothing was saved.', [
+					{ field: 'form', message: 'Unknown cut.' }
+				]);
+			await event.locals.stores.home.keepPortion(once, v);
+			return { saved: `A pack for ${v.name}` };
 		})
 };

@@ -99,9 +99,15 @@
 				name="portion"
 				autocomplete="off"
 				aria-invalid={faultIn('portion') ? 'true' : undefined}
-				value={faultIn('portion')?.typed ?? editWeight(data.portion_g, units)}
+				value={faultIn('portion')?.typed ?? (data.portionWords ? data.portionSaid : editWeight(data.portion_g, units))}
+				list="portions"
+				title="500 g, 2 cups, 4 ears, for 4, or a recipe of yours"
 				onchange={choose('portion')}
-			/></label
+			/>{#if data.portionWords}<span class="!text-ink">{data.portionWords}</span>{/if}</label
+		>
+		<datalist id="portions"
+			>{#each [...data.recipes, `for ${data.people}`, '1 pint', '2 cups'] as p (p)}<option value={p}
+				></option>{/each}</datalist
 		>
 		<label class="field"
 			><span>how much of it</span><input
@@ -292,7 +298,7 @@
 
 								<input type="hidden" name="way" value={w.id} />
 								<input type="hidden" name="cut" value={data.cut.id} />
-								{#if data.portionSaid}<input type="hidden" name="portion" value={data.portion_g} />{/if}
+								{#if data.portionSaid}<input type="hidden" name="portion" value={data.portionSaid} />{/if}
 								<input type="hidden" name="grams" value={data.lot.shown_g} />
 								{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
 								{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
@@ -310,6 +316,41 @@
 			</div>
 		</div>
 	{/if}
+	<details class="mt-4">
+		<summary class="text-[15px]">A pack for a recipe of ours: weigh it once</summary>
+		<form
+			method="POST"
+			action="?/portion"
+			use:enhance={withNotice()}
+			class="mt-2 flex flex-wrap items-end gap-3"
+			aria-label="A pack for a recipe"
+		>
+			<Marks />
+			<input type="hidden" name="food" value={data.lot.food} /><input type="hidden" name="form" value={data.cut.id} />
+			<label class="field"
+				><span>for</span><input name="name" required maxlength="40" placeholder="one loaf" class="w-36" /></label
+			>
+			<label class="field"
+				><span>measured as</span><input
+					name="said"
+					required
+					maxlength="60"
+					placeholder="2 cups, squeezed"
+					class="w-44"
+				/></label
+			>
+			<label class="field"
+				><span>it weighs</span><input
+					name="grams"
+					required
+					autocomplete="off"
+					placeholder="310 g"
+					class="w-28"
+				/></label
+			>
+			<button class="btn">Remember it</button>
+		</form>
+	</details>
 	{#each refused as w (w.id)}<NotAdvised title="{w.name}: no." refusal={w} />{/each}
 	{#if data.lot.free_g === 0}<p class="mt-3">All of it is at the <a href="/stove">Stove</a> already.</p>{/if}
 

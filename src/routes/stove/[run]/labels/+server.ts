@@ -24,7 +24,10 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 		return labelResponse(
 			{
 				title: `${run.plan.food.name}, ${run.plan.cut.name}`,
-				amount: sayWeight(grams, locals.household.units),
+				amount:
+					run.plan.portionWords && grams === run.plan.portion_g
+						? run.plan.portionWords
+						: sayWeight(grams, locals.household.units),
 				packed: sayDate(packed),
 				useFirst: sayDate(monthsAfter(packed, run.plan.months[1])),
 				use: run.plan.use,
