@@ -76,7 +76,7 @@ async function underLoad(sql, { origin, household, raw, pid }) {
 	for (let i = 0; i < 35; i++) {
 		await form('/basket?/add', { text: '9 kg green beans' });
 		const [lot] =
-			await sql`select id from lot where household_id = ${household} and kind = 'raw' and food = 'green-beans' order by created_at desc, id desc limit 1`;
+			await sql`select id from lot where household_id = ${household} and waiting and food = 'green-beans' order by created_at desc, id desc limit 1`;
 		const started = await form(`/ways/${lot?.id}?/start`, { way: 'raw' });
 		const run = String(started.location ?? '')
 			.split('/')
@@ -198,14 +198,14 @@ try {
 	const [home] = await sql`select id from household limit 1`;
 	await sql.unsafe(readFileSync(join(root, 'src/demo/large.sql'), 'utf8').replaceAll(':household', home?.id));
 	const [count] =
-		await sql`select (select count(*) from batch) as batches, (select count(*) from movement) as movements, (select count(*) from lot_balance where grams > 0 or packs > 0) as open`;
+		await sql`select (select count(*) from batch) as batches, (select count(*) from movement) as movements, (select count(*) from lot_balance where amount > 0) as open`;
 	row(
 		'data',
 		`${count?.batches} batches, ${count?.movements} movements, ${count?.open} open lots`,
 		'20,000 / 150,000 / 400'
 	);
 
-	const [raw] = await sql`select l.id from lot l where l.kind = 'raw' and l.food = 'green-beans' limit 1`;
+	const [raw] = await sql`select l.id from lot l where l.waiting and l.food = 'green-beans' limit 1`;
 	await underLoad(sql, { origin, household: home?.id, raw: raw?.id, pid: app.pid ?? 0 });
 	if (loadOnly) {
 		await sql.end();
@@ -213,23 +213,31 @@ try {
 		for (const stop of stops.reverse()) await stop();
 		process.exit(0);
 	}
+	const [pantry] = await sql`select id from place where household_id = ${home?.id} and kind = 'pantry' limit 1`;
 	const pages = [
 		[
 			'Basket',
 			'/basket',
 			40,
 			() =>
-				sql`select l.*, b.grams, p.* from lot_balance b join lot l on l.id = b.lot_id join place p on p.id = l.place_id where b.household_id = ${home?.id} and b.grams > 0`
+				sql`select l.*, b.amount, p.* from lot_balance b join lot l on l.id = b.lot_id join place p on p.id = l.place_id where b.household_id = ${home?.id} and b.amount > 0 and l.waiting`
 		],
 		[
 			'Ways',
 			`/ways/${raw?.id}`,
 			80,
-			() => sql`select l.*, b.grams from lot l join lot_balance b on b.lot_id = l.id where l.id = ${raw?.id}`
+			() => sql`select l.*, b.amount from lot l join lot_balance b on b.lot_id = l.id where l.id = ${raw?.id}`
 		],
 		[
 			'Shelves',
 			'/shelves',
+			40,
+			() =>
+				sql`select l.*, b.amount, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.amount > 0 order by l.keeps_until`
+		],
+		[
+			'Count',
+			`/shelves/count/${pantry?.id}`,
 			40,
 			() =>
 				sql`select l.*, b.amount, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.amount > 0 order by l.keeps_until`

@@ -113,6 +113,15 @@ try {
 	await shot('shelves');
 	await open('/kitchen');
 	await shot('kitchen');
+	await open('/kitchen/first');
+	await shot('kitchen-first');
+	await open('/shelves');
+	const count = await page.locator('a[href^="/shelves/count/"]').first().getAttribute('href');
+	await page.setViewportSize({ width: 390, height: 844 });
+	await open(String(count));
+	await page.getByRole('button', { name: 'one fewer' }).click();
+	await shot('shelves-count');
+	await page.setViewportSize({ width: 1280, height: 800 });
 	await open('/tables/runner-beans');
 	await shot('tables-food');
 	await open('/tables/way/dry');

@@ -27,6 +27,15 @@ insert into lot_balance (lot_id, household_id, amount)
 select m.lot_id, m.household_id, sum(m.amount) from movement m join lot l on l.id = m.lot_id join batch b on b.id = l.batch_id
 where m.household_id = ':household' and b.code like 'L______' group by 1, 2;
 
+-- What is open stands in every state and place: a third in jars, a third dried or in the cellar, the rest frozen; half have been looked at.
+update lot l set state = case substr(b.code, 2)::int % 6 when 0 then 'canned' when 1 then 'canned' when 2 then 'dried' when 3 then 'fresh' else 'frozen' end,
+	process = case when substr(b.code, 2)::int % 6 < 2 then 'tested' end,
+	place_id = (select p.id from place p where p.household_id = ':household' and p.kind = case substr(b.code, 2)::int % 6 when 0 then 'pantry' when 1 then 'pantry' when 2 then 'pantry' when 3 then 'cellar' else 'freezer' end order by p.position limit 1)
+from batch b where b.id = l.batch_id and l.household_id = ':household' and b.code like 'L______' and substr(b.code, 2)::int <= 360;
+insert into look (id, household_id, lot_id, kind, finding, by, at, recorded_at)
+select gen_random_uuid(), l.household_id, l.id, 'clump', 'fine', 'bench', l.created_at, l.created_at
+from lot l join batch b on b.id = l.batch_id where l.household_id = ':household' and b.code like 'L______' and substr(b.code, 2)::int <= 360 and substr(b.code, 2)::int % 2 = 0;
+
 with raw as (
 	insert into lot (id, household_id, waiting, food, form, place_id, condition, said, note, title, since, created_at)
 	select gen_random_uuid(), ':household', true, (array['green-beans','carrots','spinach','tomatoes','kale'])[1 + i % 5], 'whole',
