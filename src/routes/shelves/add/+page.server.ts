@@ -15,7 +15,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			Joi.object<{ place?: string; jars?: 'tested' | 'unknown' }>({ place: id().label('The place'), jars: jarsSaid() }),
 			Object.fromEntries(url.searchParams)
 		);
-		const [places, put] = await Promise.all([stores.home.places(), stores.stock.lastPut(60)]);
+		const [places, put] = await Promise.all([stores.home.places(), stores.stock.lastPut(200)]);
 		return {
 			title: 'What is here already',
 			places: places.map((p) => ({ id: p.id, name: p.name, kind: p.kind })),
