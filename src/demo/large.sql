@@ -7,10 +7,13 @@ select gen_random_uuid(), ':household', 'L' || lpad(i::text, 6, '0'), 'green-bea
        timestamptz '2026-08-24 12:00Z' - make_interval(hours => i * 87600 / 20000)
 from generate_series(1, 20000) i;
 
+-- Checks of foreign keys are planned by what is known of a table: of an empty one they would read it whole each time.
+analyze batch;
 insert into lot (id, household_id, unit, content, content_unit, unit_g, state, food, form, place_id, condition, said, note, title, batch_id, since, keeps_until, created_at)
 select gen_random_uuid(), ':household', 'pack', 5000, 'dg', 500, 'frozen', b.food, 'whole', (select id from place where household_id = ':household' and kind = 'freezer' limit 1), 'firm', '', '', b.title, b.id, b.created_at, b.keeps_until, b.created_at
 from batch b where b.household_id = ':household' and b.code like 'L______';
 
+analyze lot;
 -- A put of ten, then six takes; the newest 360 lots keep what is left, 40 raw lots wait in the basket.
 insert into movement (id, household_id, lot_id, group_id, kind, amount, cause, by, batch_id, occurred_at, recorded_at)
 select gen_random_uuid(), l.household_id, l.id, gen_random_uuid(), 'put', 10, '', 'bench', l.batch_id, l.created_at, l.created_at

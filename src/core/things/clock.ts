@@ -1,6 +1,6 @@
 import { clockRules, freshnessRules } from '../../reference/rules';
 import { heatSteps } from '../../reference/safety';
-import type { PlaceKind, Range } from '../../reference/tables';
+import type { FoodRow, PlaceKind, Range } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
 import type { Keeping, StandingPlace } from './keeping';
@@ -54,6 +54,22 @@ const freezer_C = -12;
  */
 export function keepsAt(thing: Thing, place: StandingPlace, place_C: number): Keeping {
 	mustBeWithin(place_C, -40, 45, 'place_C');
+	const { food, state, was, condition, madeOf } = thing;
+	const key = `${state} ${was ?? ''} ${condition} ${place} ${place_C} ${madeOf ? JSON.stringify(madeOf) : ''}`;
+	const known = remembered.get(food)?.get(key);
+	if (known) return known;
+	const keeping = work(thing, place, place_C);
+	const ofFood = remembered.get(food) ?? new Map<string, Keeping>();
+	if (ofFood.size >= mostRemembered) ofFood.clear();
+	remembered.set(food, ofFood.set(key, keeping));
+	return keeping;
+}
+
+/** What was worked out before: the tables never change, and shelves ask the same of hundreds of lots. */
+const remembered = new WeakMap<FoodRow, Map<string, Keeping>>();
+const mostRemembered = 200;
+
+function work(thing: Thing, place: StandingPlace, place_C: number): Keeping {
 	if (thing.madeOf !== undefined && thing.madeOf.length > 1) return weakest(thing, place, place_C);
 	if (thing.state === 'frozen' && place_C <= freezer_C) return frozen(thing);
 	const kept = keptAt(thing, place, place_C);

@@ -11,6 +11,7 @@ import type { Drawn, DueLooks, LookView, PlaceGroup, ShelfLot, ShelfPlace } from
 import { formWords } from './haul';
 import type { HouseholdRow, PlaceRow } from './stores/households';
 import type { Stores } from './stores';
+import type { StandingRow } from './stores/stock/reads';
 import { lotThing, standingIn, type LotThing } from './things';
 
 type ShelfRow = Awaited<ReturnType<Stores['stock']['shelves']>>[number];
@@ -39,6 +40,9 @@ function drawnAs(row: ShelfRow, thing: Thing, place: PlaceRow): Drawn {
 	return thing.state === 'opened' || thing.state === 'cooked' || thing.state === 'thawed' || row.unit === 'ml' ? 'dish' : 'sack'; // prettier-ignore
 }
 
+/** "25 Aug": the year goes without saying. */
+const dayAndMonth = (date: string): string => sayDate(date).replace(/ \d{4}$/, '');
+
 function untilWords(by: number, ended: boolean, now: number, zone: string): Pick<ShelfLot, 'until' | 'tone'> {
 	if (ended) return { until: 'out: do not eat', tone: 'out' };
 	const today = dateIn(zone, now);
@@ -50,7 +54,7 @@ function untilWords(by: number, ended: boolean, now: number, zone: string): Pick
 	}
 	if (days === 0) return { until: `soon: by ${sayAs(by, zone, 'HH:mm')} today`, tone: 'soon' };
 	if (days === 1) return { until: 'soon: tomorrow', tone: 'soon' };
-	if (days <= 45) return { until: `soon: by ${sayAs(by, zone, 'd MMM')}`, tone: 'soon' };
+	if (days <= 45) return { until: `soon: by ${dayAndMonth(date)}`, tone: 'soon' };
 	return { until: `to ${sayMonth(date)}`, tone: '' };
 }
 
@@ -103,10 +107,10 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		edit: row.unit === 'dg' ? editWeight(amount / 10, units) : `${amount}`,
 		state: thing.state,
 		drawn: drawnAs(row, thing, place),
-		until: short ? `to ${sayAs(by, zone, 'd MMM')}` : until.until,
+		until: short ? `to ${dayAndMonth(dateIn(zone, by))}` : until.until,
 		tone: short ? '' : until.tone,
 		by,
-		packed: sayAs(row.since.getTime(), zone, 'd MMM yyyy'),
+		packed: sayDate(dateIn(zone, row.since.getTime())),
 		code: row.code,
 		way: row.way,
 		container: row.container,
@@ -153,7 +157,7 @@ function looksAt(row: ShelfRow, thing: Thing, place: PlaceRow, seen: readonly Lo
 }
 
 /** Litres that a lot takes in a freezer: its containers, or twice its weight where none is known. */
-const litresOf = (row: ShelfRow): number =>
+const litresOf = (row: StandingRow): number =>
 	((row.unit === 'pack' ? row.volumeMl : null) ?? row.unitG * 2) * row.amount * 1e-3;
 
 const countedWords = (at: Date | null, now: Date): string => {
@@ -163,7 +167,7 @@ const countedWords = (at: Date | null, now: Date): string => {
 };
 
 /** Whether a lot is what was looked for: every word in its name, note, code or place. */
-const matches = (row: ShelfRow, place: PlaceRow, words: readonly string[]): boolean => {
+const matches = (row: StandingRow, place: PlaceRow, words: readonly string[]): boolean => {
 	const text = `${row.title} ${row.food.replaceAll('-', ' ')} ${row.note} ${row.variety} ${row.code ?? ''} ${row.state} ${place.name}`.toLowerCase(); // prettier-ignore
 	return words.every((w) => text.includes(w));
 };
@@ -184,20 +188,37 @@ export async function shelvesOf(
 	{ search = '', all, most }: { search?: string; all?: string; most: number }
 ): Promise<Shelves> {
 	const [rows, places, looked, claimed] = await Promise.all([
-		stores.stock.shelves(),
+		stores.stock.standing(),
 		stores.home.places(),
 		stores.stock.looked(),
 		stores.stock.claimed()
 	]);
 	const around: Around = { places, household, looked, claimed, now };
 	const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-	const byPlace = new Map<string, ShelfRow[]>();
-	for (const row of rows) byPlace.set(row.placeId, [...(byPlace.get(row.placeId) ?? []), row]);
+	const byPlace = new Map<string, StandingRow[]>();
+	for (const row of rows) {
+		const list = byPlace.get(row.placeId);
+		if (list) list.push(row);
+		else byPlace.set(row.placeId, [row]);
+	}
+	const chosen = new Map(
+		places.map((place) => {
+			const here = byPlace.get(place.id) ?? [];
+			const found = words.length > 0 ? here.filter((r) => matches(r, place, words)) : here;
+			const few = all === place.id || words.length > 0 ? found : found.slice(0, most);
+			return [place.id, { here, few, more: found.length - few.length }] as const;
+		})
+	);
+	// Only what is shown is read whole.
+	const whole = new Map(
+		(await stores.stock.shelves([...chosen.values()].flatMap((c) => c.few.map((r) => r.id)))).map((r) => [r.id, r])
+	);
 	const shown: ShelfPlace[] = places.map((place) => {
-		const here = byPlace.get(place.id) ?? [];
-		const found = words.length > 0 ? here.filter((r) => matches(r, place, words)) : here;
-		const few = all === place.id || words.length > 0 ? found : found.slice(0, most);
-		const lots = few.map((r) => shelfLot(r, place, around));
+		const { here = [], few = [], more = 0 } = chosen.get(place.id) ?? {};
+		const lots = few.flatMap((r) => {
+			const row = whole.get(r.id);
+			return row ? [shelfLot(row, place, around)] : [];
+		});
 		// In the freezer by label, elsewhere what turns first.
 		lots.sort((a, b) => a.by - b.by);
 		return {
@@ -209,7 +230,7 @@ export async function shelvesOf(
 			used_L: place.kind === 'freezer' ? here.reduce((sum, r) => sum + litresOf(r), 0) : 0,
 			counted: countedWords(place.countedAt, now),
 			lots,
-			more: found.length - few.length
+			more
 		};
 	});
 	const lots = shown.flatMap((p) => p.lots);
@@ -219,7 +240,7 @@ export async function shelvesOf(
 		totals: {
 			packs: rows.reduce((s, r) => s + (r.unit === 'pack' && !isJar(r) ? r.amount : 0), 0),
 			jars: rows.reduce((s, r) => s + (isJar(r) ? r.amount : 0), 0),
-			loose_g: rows.reduce((s, r) => s + (r.unit === 'pack' || r.waiting ? 0 : gramsOf(r, r.amount)), 0),
+			loose_g: rows.reduce((s, r) => s + (r.unit === 'pack' || r.waiting ? 0 : r.amount * r.unitG), 0),
 			lots: rows.length
 		},
 		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
@@ -248,7 +269,7 @@ function together(places: readonly ShelfPlace[]): DueLooks[] {
 		.sort((a, b) => a.at - b.at);
 }
 
-const isJar = (row: ShelfRow): boolean =>
+const isJar = (row: StandingRow): boolean =>
 	row.unit === 'pack' && ['canned', 'pickled', 'dried', 'fermented'].includes(row.state);
 
 /** Places whose names begin alike before a comma are one thing: "Chest freezer, top basket" and "Chest freezer, floor". */

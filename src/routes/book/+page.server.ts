@@ -1,7 +1,11 @@
 import Joi from 'joi';
-import { date, id, line, parse } from '$lib/server/parse';
-import { page } from '$lib/server/respond';
-import type { PageServerLoad } from './$types';
+import { date, decimalWithin, id, key, line, parse, weightWithin } from '$lib/server/parse';
+import { readMoney } from '$core/quantities/money';
+import { gramsOf } from '$core/stock/amount';
+import { AppError } from '$lib/server/errors';
+import { action, page } from '$lib/server/respond';
+import { echoOfShelf, readShelf, shelfPlace, standingOf } from '$lib/server/shelf-line';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
@@ -35,10 +39,71 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				way: r.way,
 				packedOn: r.packedOn,
 				left: r.left,
-				raw_g: r.closing.raw_g,
-				packed_g: r.closing.packed_g,
-				packs: r.closing.packs,
-				yield: r.closing.yield
+				raw_g: r.rawG,
+				packed_g: r.packedG,
+				packs: r.packsMade,
+				yield: r.yieldMass,
+				byHand: r.madeBy === 'hand'
 			}))
 		};
 	});
+
+export const actions: Actions = {
+	/** A batch that is past: what came of it, in the grammar of the Shelves, and what went in. */
+	add: (event) =>
+		action(event, async (fields) => {
+			const { key: once, ...v } = parse(
+				Joi.object<{ text: string; raw?: number; hours?: number; paid?: string; key: string }>({
+					text: line(200).required().label('What came of it'),
+					raw: weightWithin(1, 1_000_000).label('What went in'),
+					hours: decimalWithin(0, 200).label('Hours of hands'),
+					paid: line(20).label('What was paid'),
+					key: key()
+				}),
+				fields
+			);
+			const { stores, household, now } = event.locals;
+			const read = await readShelf(stores, v.text, household, now);
+			const { reading } = read;
+			if (reading.kind !== 'understood') {
+				const { words } = echoOfShelf(read, household, now);
+				throw new AppError(400, 'NOT_UNDERSTOOD', `${words} Nothing was saved; your line is still there.`, [
+					{ field: 'text', message: words }
+				]);
+			}
+			const { standing } = standingOf(reading, shelfPlace(reading, read.places), v.text, household, now);
+			if (!standing.entry)
+				throw new AppError(400, 'NO_PACKS', 'The Book keeps packs: say how many of how much, and how they were kept, such as "12 × 500 g green beans, frozen Aug 2025". Nothing was saved.', [
+					{ field: 'text', message: 'Packs, and how they were kept.' }
+				]); // prettier-ignore
+			const paidMinor = v.paid === undefined ? null : readMoney(v.paid, household.currency);
+			if (paidMinor === undefined)
+				throw new AppError(400, 'BAD_INPUT', `"${v.paid}" is no amount of ${household.currency}. Nothing was saved.`, [
+					{ field: 'paid', message: 'Write it like 4.20.' }
+				]);
+			const packed_g = Math.round(gramsOf(standing.counted, standing.amount));
+			if (v.raw !== undefined && packed_g > v.raw * 4)
+				throw new AppError(
+					409,
+					'SURPRISE',
+					'Four times as much came out as went in: check the two. Nothing was saved.',
+					[{ field: 'raw', message: 'Less than a quarter of what came out.' }]
+				);
+			const { code } = await stores.batches.addPast(
+				{ key: once, body: v },
+				{
+					food: standing.lot.food,
+					form: standing.lot.form,
+					title: standing.lot.title,
+					...standing.entry,
+					raw_g: v.raw ?? 0,
+					packed_g,
+					packs: standing.amount,
+					hands_s: Math.round(Number(v.hours ?? 0) * 3600),
+					paidMinor,
+					currency: paidMinor === null ? null : household.currency
+				}
+			);
+			return { saved: `Entry ${code}` };
+		})
+};

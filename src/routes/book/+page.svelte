@@ -1,8 +1,15 @@
 <script lang="ts">
 	import { sayDate } from '$core/quantities/dates';
 	import { sayCount, sayWeight } from '$core/quantities/format';
-	import type { PageData } from './$types';
-	let { data }: { data: PageData } = $props();
+	import { enhance } from '$app/forms';
+	import Faults from '$lib/ui/notice/faults.svelte';
+	import Marks from '$lib/ui/notice/marks.svelte';
+	import { withNotice } from '$lib/ui/notice/post';
+	import { typedIn, type Failed } from '$lib/ui/notice/types';
+	import type { ActionData, PageData } from './$types';
+	let { data, form }: { data: PageData; form: ActionData } = $props();
+	const failed = $derived(form as Failed | null);
+	const typed = (name: string) => String(typedIn(failed, '/add', name, ''));
 	const units = $derived(data.household.units);
 </script>
 
@@ -46,7 +53,7 @@
 							><a class="head inline-block text-lg font-bold first-letter:uppercase" href="/book/{r.code}">{r.title}</a>
 							<span class="block text-sm text-soft">{r.way} · {r.code}</span></td
 						>
-						<td class="text-right whitespace-nowrap">{sayWeight(r.raw_g, units)}</td>
+						<td class="text-right whitespace-nowrap">{r.raw_g > 0 ? sayWeight(r.raw_g, units) : ''}</td>
 						<td class="text-right whitespace-nowrap"
 							>{r.packs > 0 ? `${sayCount(r.packs, 'pack')}, ${sayWeight(r.packed_g, units)}` : 'none'}</td
 						>
@@ -66,3 +73,54 @@
 			>
 		</p>{/if}
 {/if}
+
+<Faults {failed} />
+<details class="mt-6" open={failed?.error !== undefined}>
+	<summary class="head text-lg">Write down a batch of before</summary>
+	<form method="POST" action="?/add" use:enhance={withNotice()} class="mt-2 flex flex-wrap items-end gap-3">
+		<Marks />
+		<label class="field basis-full"
+			><span>what came of it</span><input
+				name="text"
+				required
+				maxlength="200"
+				autocomplete="off"
+				value={typed('text')}
+				placeholder="12 × 500 g green beans, frozen Aug 2025"
+				class="head max-w-2xl text-xl font-bold"
+			/></label
+		>
+		<label class="field"
+			><span>what went in</span><input
+				name="raw"
+				autocomplete="off"
+				value={typed('raw')}
+				placeholder="7.2 kg"
+				class="w-32"
+			/></label
+		>
+		<label class="field"
+			><span>hours of hands</span><input
+				name="hours"
+				inputmode="decimal"
+				autocomplete="off"
+				value={typed('hours')}
+				placeholder="1.5"
+				class="w-28"
+			/></label
+		>
+		<label class="field"
+			><span>paid</span><input
+				name="paid"
+				inputmode="decimal"
+				autocomplete="off"
+				value={typed('paid')}
+				class="w-28"
+			/></label
+		>
+		<button class="btn btn-full">Into the book</button>
+		<p class="basis-full text-sm text-soft">
+			Nothing comes onto the Shelves by it: what is still there is added <a href="/shelves/add">there</a>.
+		</p>
+	</form>
+</details>

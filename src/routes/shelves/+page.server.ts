@@ -9,7 +9,7 @@ import { sayStep } from '$lib/server/steps';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
-const mostOnBoard = 60;
+const mostOnBoard = 30;
 
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {

@@ -1,13 +1,85 @@
 import { and, desc, eq, ilike, isNull, lt, or, sql } from 'drizzle-orm';
+import { v7 as uuidv7 } from 'uuid';
+import type { Closing } from '$core/runs/close';
 import type { Database } from '../db/client';
 import { batch, lot, lotBalance, run } from '../db/schema';
-import { notFound } from '../errors';
+import { AppError, notFound } from '../errors';
+import { once } from './once';
+import { freeCodes } from './runs/codes';
+import { columnsOf } from './runs/settle';
 
 export type BatchRow = typeof batch.$inferSelect;
 
-export function batchStore(db: Database, householdId: string) {
+/** A batch of before, written down by hand: what went in, what came into packs, how long it took. */
+export interface PastBatch {
+	readonly food: string;
+	readonly form: string;
+	readonly title: string;
+	readonly way: string;
+	readonly method: BatchRow['method'];
+	readonly packedOn: string;
+	readonly keepsUntil: string;
+	readonly raw_g: number;
+	readonly packed_g: number;
+	readonly packs: number;
+	readonly hands_s: number;
+	readonly paidMinor: number | null;
+	readonly currency: string | null;
+}
+
+export function batchStore(db: Database, householdId: string, now: Date) {
 	const mine = eq(batch.householdId, householdId);
 	return {
+		/** An entry of before; nothing comes onto the shelves by it. @param ask what was typed */
+		addPast(ask: { key: string; body: unknown }, past: PastBatch): Promise<{ code: string }> {
+			return once(db, householdId, { ...ask, action: 'past batch' }, now, async (tx) => {
+				const [code = ''] = await freeCodes(tx, householdId, 1);
+				const { raw_g, packed_g, packs, hands_s, ...rest } = past;
+				const closing: Closing = {
+					raw_g,
+					load_g: packed_g,
+					packed_g,
+					packs,
+					supper_g: 0,
+					yield: raw_g > 0 && packed_g > 0 ? packed_g / raw_g : null,
+					elapsed_s: hands_s,
+					hands_s,
+					lots: [],
+					potfuls: []
+				};
+				await tx.insert(batch).values({
+					id: uuidv7(),
+					householdId,
+					code,
+					cut: past.form,
+					useWords: '',
+					madeBy: 'hand',
+					closing,
+					...columnsOf(closing),
+					...rest,
+					createdAt: now
+				});
+				return { code };
+			});
+		},
+
+		/** An entry by hand that was a slip, and of which nothing stands anywhere. @throws {AppError} 404; 409 HAS_LOTS */
+		strike(key: string, code: string): Promise<object> {
+			return once(db, householdId, { key, action: 'strike', body: { code } }, now, async (tx) => {
+				const [row] = await tx
+					.select()
+					.from(batch)
+					.where(and(mine, eq(batch.code, code.toUpperCase()), eq(batch.madeBy, 'hand'), isNull(batch.voidedAt)))
+					.for('update');
+				if (!row) throw notFound('batch');
+				const [any] = await tx.select({ id: lot.id }).from(lot).where(and(eq(lot.householdId, householdId), eq(lot.batchId, row.id))).limit(1); // prettier-ignore
+				if (any)
+					throw new AppError(409, 'HAS_LOTS', 'Packs of this entry stand or stood on the Shelves: take them back there. Nothing was changed.'); // prettier-ignore
+				await tx.update(batch).set({ voidedAt: now }).where(eq(batch.id, row.id));
+				return {};
+			});
+		},
+
 		/**
 		 * The book: newest first, a page at a time, with what is left of each.
 		 *
@@ -31,7 +103,11 @@ export function batchStore(db: Database, householdId: string) {
 					food: batch.food,
 					packedOn: batch.packedOn,
 					keepsUntil: batch.keepsUntil,
-					closing: batch.closing,
+					madeBy: batch.madeBy,
+					rawG: batch.rawG,
+					packedG: batch.packedG,
+					packsMade: batch.packsMade,
+					yieldMass: batch.yieldMass,
 					left: sql<number>`coalesce((select sum(b.amount) from ${lot} l join ${lotBalance} b on b.lot_id = l.id where l.unit = 'pack' and l.household_id = "batch"."household_id" and l.batch_id = "batch"."id"), 0)::int`
 				})
 				.from(batch)

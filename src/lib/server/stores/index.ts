@@ -12,7 +12,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date) {
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
 		runs: runStore(db, household, now),
-		batches: batchStore(db, household.id)
+		batches: batchStore(db, household.id, now)
 	};
 }
 

@@ -319,6 +319,43 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		expect((await link.db.select().from(lot).where(eq(lot.id, loose)))[0]?.batchId).toBeNull();
 		expect(await link.db.select().from(claim).where(eq(claim.householdId, home.id))).toEqual([]);
 	});
+	it('keeps a batch of before without putting anything on the shelves, once for its key, and strikes it again', async () => {
+		const home = await kitchen('past');
+		const stores = at(home, start);
+		const past = {
+			food: 'green-beans',
+			form: 'whole',
+			title: 'green beans',
+			way: 'Frozen, written down by hand',
+			method: 'freeze' as const,
+			packedOn: '2025-08-01',
+			keepsUntil: '2026-08-01',
+			raw_g: 7200,
+			packed_g: 6000,
+			packs: 12,
+			hands_s: 5400,
+			paidMinor: null,
+			currency: null
+		};
+		const key = randomUUID();
+		const one = await stores.batches.addPast({ key, body: past }, past);
+		expect(await stores.batches.addPast({ key, body: past }, past)).toEqual(one);
+		const rows = await stores.batches.list({});
+		expect(rows).toHaveLength(1);
+		expect(rows[0]).toMatchObject({ rawG: 7200, packedG: 6000, packsMade: 12, madeBy: 'hand', left: 0 });
+		expect(rows[0]?.yieldMass).toBeCloseTo(6000 / 7200, 9);
+		expect(await stores.stock.shelves()).toEqual([]);
+		await stores.batches.strike(randomUUID(), one.code);
+		expect(await stores.batches.list({})).toEqual([]);
+		await expect(stores.batches.strike(randomUUID(), one.code)).rejects.toMatchObject({ status: 404 });
+		const id = await put(home, '12 × 500 g green beans, frozen August');
+		const [row] = await link.db.select().from(lot).where(eq(lot.id, id));
+		const [entry] = await link.db
+			.select()
+			.from(batch)
+			.where(eq(batch.id, row?.batchId ?? ''));
+		await expect(stores.batches.strike(randomUUID(), entry?.code ?? '')).rejects.toMatchObject({ code: 'HAS_LOTS' });
+	});
 	it('says before it is kept what a line would be, and refuses what may not stand there', async () => {
 		const home = await kitchen('echo');
 		const stores = at(home, start);

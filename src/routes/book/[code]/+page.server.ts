@@ -1,9 +1,11 @@
 import { foodById } from '$core/things/names';
 import { sayAmount, sayContent } from '$core/stock/amount';
 import { verbs } from '$lib/server/steps';
-import { line, parse } from '$lib/server/parse';
-import { page } from '$lib/server/respond';
-import type { PageServerLoad } from './$types';
+import { key, line, parse } from '$lib/server/parse';
+import Joi from 'joi';
+import { redirect, type RequestEvent } from '@sveltejs/kit';
+import { action, page } from '$lib/server/respond';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
@@ -26,6 +28,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				keepsUntil: batch.keepsUntil,
 				use: batch.useWords,
 				closing: batch.closing,
+				byHand: batch.madeBy === 'hand',
 				voided: batch.voidedAt !== null
 			},
 			planned: batch.plan
@@ -64,3 +67,17 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			}))
 		};
 	}, locals.household.units);
+
+async function strike(event: RequestEvent<{ code: string }>) {
+	const struck = await action(event, async (fields) => {
+		const { key: once } = parse(Joi.object<{ key: string }>({ key: key() }), fields);
+		await event.locals.stores.batches.strike(once, parse(line(30).required(), event.params.code) as string);
+		return { struck: true };
+	});
+	if ('struck' in struck) redirect(303, '/book');
+	return struck;
+}
+
+export const actions: Actions = {
+	strike: (event) => strike(event)
+};

@@ -5,9 +5,14 @@
 	import { foldRun } from '$core/runs/fold';
 	import Differences from '$lib/ui/run/differences.svelte';
 	import RunChart from '$lib/ui/story/run-chart.svelte';
-	import type { PageData } from './$types';
+	import { enhance } from '$app/forms';
+	import Faults from '$lib/ui/notice/faults.svelte';
+	import Marks from '$lib/ui/notice/marks.svelte';
+	import { withNotice } from '$lib/ui/notice/post';
+	import type { Failed } from '$lib/ui/notice/types';
+	import type { ActionData, PageData } from './$types';
 
-	let { data }: { data: PageData } = $props();
+	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const units = $derived(data.household.units);
 	const zone = $derived(data.household.zone);
 	const b = $derived(data.batch);
@@ -163,3 +168,10 @@
 		<h2 class="mb-2 text-xl">The run on the clock</h2>
 		<RunChart plan={data.run.plan} state={run} {zone} />
 	</section>{/if}
+{#if b.byHand && data.lots.length === 0 && !b.voided}
+	<Faults failed={form as Failed | null} />
+	<form method="POST" action="?/strike" use:enhance={withNotice()} class="no-print mt-6">
+		<Marks />
+		<p class="text-soft">Written down by hand. <button class="btn btn-plain underline">Strike this entry</button></p>
+	</form>
+{/if}

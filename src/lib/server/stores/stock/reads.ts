@@ -1,10 +1,28 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
-import { dgPerG } from '$core/stock/amount';
+import { dgPerG, type LotUnit } from '$core/stock/amount';
+import type { State } from '$core/things/thing';
 import type { Looked } from '$core/stock/looks';
 import type { Database } from '../../db/client';
 import { batch, container, look, lot, lotBalance, movement, place } from '../../db/schema';
 import { notFound } from '../../errors';
 import { claimedBy } from './claims';
+
+/** A lot that stands somewhere, in short. */
+export interface StandingRow {
+	readonly id: string;
+	readonly placeId: string;
+	readonly amount: number;
+	readonly unit: LotUnit;
+	readonly unitG: number;
+	readonly state: State;
+	readonly waiting: boolean;
+	readonly title: string;
+	readonly food: string;
+	readonly note: string;
+	readonly variety: string;
+	readonly code: string | null;
+	readonly volumeMl: number | null;
+}
 
 /** Kinds of movement that a person made by hand and may take back. */
 const byHand = ['take', 'give', 'spoil', 'count', 'move', 'open', 'thaw', 'split', 'merge'] as const;
@@ -37,8 +55,23 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 			return { ...rest, grams: Math.round(amount / dgPerG) };
 		},
 
-		/** Everything that stands anywhere, oldest first within its place. */
-		async shelves() {
+		/** Everything that stands anywhere, as little of it as it takes to choose and to sum; oldest first. */
+		async standing(): Promise<StandingRow[]> {
+			const { rows } = await db.execute<StandingRow & Record<string, unknown>>(sql`
+				select l.id, l.place_id as "placeId", b.amount::float8 as amount, l.unit, l.unit_g as "unitG", l.state, l.waiting, l.title, l.food,
+					l.note, l.variety, x.code, c.volume_ml as "volumeMl"
+				from lot_balance b
+				join lot l on l.id = b.lot_id
+				left join batch x on x.id = l.batch_id
+				left join container c on c.id = l.container_id
+				where b.household_id = ${householdId} and b.amount > 0
+				order by l.keeps_until, l.since, l.id`);
+			return rows;
+		},
+
+		/** What stands anywhere, whole; of some lots where they are named. Oldest first within its place. */
+		async shelves(ids?: readonly string[]) {
+			if (ids?.length === 0) return [];
 			const rows = await db
 				.select({
 					lot,
@@ -52,8 +85,14 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 				.leftJoin(batch, eq(batch.id, lot.batchId))
 				.leftJoin(container, eq(container.id, lot.containerId))
-				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0)))
-				.orderBy(asc(lot.keepsUntil), asc(lot.since));
+				.where(
+					and(
+						eq(lotBalance.householdId, householdId),
+						gt(lotBalance.amount, 0),
+						ids ? inArray(lotBalance.lotId, [...ids]) : undefined
+					)
+				)
+				.orderBy(asc(lot.keepsUntil), asc(lot.since), asc(lot.id));
 			return rows.map(({ lot: row, ...rest }) => ({ ...row, ...rest }));
 		},
 
