@@ -5,19 +5,17 @@ import { sayWeight } from '$core/quantities/format';
 import { betterPlaces } from '$core/safety/stand';
 import { gate } from '$core/safety/gate';
 import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
-import { afterLooks, looksOf, type Looked } from '$core/stock/looks';
+import { afterLooks, type Looked } from '$core/stock/looks';
 import type { Thing } from '$core/things/thing';
-import type { Drawn, DueLooks, LookView, PlaceGroup, ShelfLot, ShelfPlace } from '$lib/ui/shelves/types';
+import type { Drawn, DueLooks, PlaceGroup, ShelfLot, ShelfPlace } from '$lib/ui/shelves/types';
 import { formWords } from './haul';
+import { looksAt, walksOf } from './looks';
 import type { HouseholdRow, PlaceRow } from './stores/households';
 import type { Stores } from './stores';
 import type { StandingRow } from './stores/stock/reads';
 import { lotThing, standingIn, type LotThing } from './things';
 
 type ShelfRow = Awaited<ReturnType<Stores['stock']['shelves']>>[number];
-
-/** Where a look is due within this, it stands among the looks. */
-const lookAhead_ms = 86_400_000;
 
 /** When a lot should be eaten by, over its label, its clock and what was found at it. */
 export function eatBy(row: ShelfRow, told: LotThing, looked: readonly Looked[]): { by: number; ended: boolean } {
@@ -119,7 +117,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		stop: stop ? { reason: stop.reason, instead: stop.instead } : null,
 		warning: clock.warning ?? null,
 		better: betterWords(thing, place, around.places),
-		looks: looksAt(row, thing, place, seen, now),
+		looks: looksAt(row, thing, place.kind, seen, now),
 		can: {
 			open: row.unit === 'pack' && thing.state !== 'frozen' && !stop,
 			thaw: thing.state === 'frozen',
@@ -138,22 +136,6 @@ function betterWords(thing: Thing, place: PlaceRow, places: readonly PlaceRow[])
 		places.filter((p) => p.id !== place.id).map((p) => ({ ...standingIn(p), name: p.name, loose: true }))
 	);
 	return best ? `${best.at.name} keeps them about ${Math.round(best.days)} days` : null;
-}
-
-function looksAt(row: ShelfRow, thing: Thing, place: PlaceRow, seen: readonly Looked[], now: Date): LookView[] {
-	if (row.waiting) return [];
-	return looksOf(thing, place.kind, (row.placedAt ?? row.since).getTime(), seen, now.getTime()).map(
-		({ row: look, at }) => ({
-			lotId: row.id,
-			kind: look.id,
-			name: look.name,
-			look: look.look,
-			title: row.title,
-			at,
-			due: at <= now.getTime() + lookAhead_ms,
-			findings: look.findings.map(({ id, words, advice }) => ({ id, words, ...(advice ? { advice } : {}) }))
-		})
-	);
 }
 
 /** Litres that a lot takes in a freezer: its containers, or twice its weight where none is known. */
@@ -180,12 +162,17 @@ export interface Shelves {
 	readonly second: readonly ShelfLot[];
 }
 
-/** Everything that stands anywhere, by place; with what is eaten next and the looks that are due. */
+/**
+ * Everything that stands anywhere, by place; with what is eaten next and the looks that are due.
+ *
+ * @param how.all this place whole, the others their first `most`
+ * @param how.only this place's first `most`, of the others only how many
+ */
 export async function shelvesOf(
 	stores: Stores,
 	household: HouseholdRow,
 	now: Date,
-	{ search = '', all, most }: { search?: string; all?: string; most: number }
+	{ search = '', all, only, most }: { search?: string; all?: string; only?: string; most: number }
 ): Promise<Shelves> {
 	const [rows, places, looked, claimed] = await Promise.all([
 		stores.stock.standing(),
@@ -205,7 +192,7 @@ export async function shelvesOf(
 		places.map((place) => {
 			const here = byPlace.get(place.id) ?? [];
 			const found = words.length > 0 ? here.filter((r) => matches(r, place, words)) : here;
-			const few = all === place.id || words.length > 0 ? found : found.slice(0, most);
+			const few = all === place.id || words.length > 0 ? found : found.slice(0, only && only !== place.id ? 0 : most);
 			return [place.id, { here, few, more: found.length - few.length }] as const;
 		})
 	);
@@ -244,29 +231,9 @@ export async function shelvesOf(
 			lots: rows.length
 		},
 		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
-		looks: together(shown),
+		looks: walksOf(shown),
 		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
 	};
-}
-
-/** Looks of one kind in one place are one walk. */
-function together(places: readonly ShelfPlace[]): DueLooks[] {
-	return places
-		.flatMap((p) => {
-			const due = p.lots.flatMap((l) => l.looks).filter((l) => l.due);
-			return [...new Set(due.map((l) => l.kind))].map((kind) => {
-				const same = due.filter((l) => l.kind === kind);
-				return {
-					kind,
-					name: same[0]?.name ?? '',
-					place: p.name,
-					titles: same.map((l) => l.title.toLowerCase()),
-					lotIds: same.map((l) => l.lotId),
-					at: Math.min(...same.map((l) => l.at))
-				};
-			});
-		})
-		.sort((a, b) => a.at - b.at);
 }
 
 const isJar = (row: StandingRow): boolean =>

@@ -4,6 +4,7 @@ import { amountField } from '$lib/server/amount-field';
 import { AppError } from '$lib/server/errors';
 import { id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
+import { allLooks } from '$lib/server/looks';
 import { shelvesOf } from '$lib/server/shelves';
 import { sayStep } from '$lib/server/steps';
 import type { Actions, PageServerLoad } from './$types';
@@ -31,6 +32,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			title: 'Shelves',
 			q: q ?? '',
 			opened: open ?? null,
+			allLooks,
 			...shelves,
 			differs: [...new Map(differences.map((d) => [d.runId, { runId: d.runId, title: d.title }])).values()],
 			steps: steps.map(sayStep(household.units)),

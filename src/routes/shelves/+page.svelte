@@ -88,7 +88,7 @@
 		{#each [cold, dry] as column, n (n)}
 			<div class="space-y-7">
 				{#each column as g (g.name + g.kind)}
-					<Group group={g} {places} {units} {opened} {takeForm} onopen={(id) => (opened = id)} />
+					<Group group={g} looks={data.allLooks} {places} {units} {opened} {takeForm} onopen={(id) => (opened = id)} />
 				{/each}
 				{#if n === 0 && data.q && shown.length === 0}<p class="text-soft">Nothing here is called “{data.q}”.</p>{/if}
 			</div>

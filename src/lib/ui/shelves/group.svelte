@@ -2,11 +2,12 @@
 	import { sayCount, sayTemperature, sayVolume, type Units } from '$core/quantities/format';
 	import Panel from './panel.svelte';
 	import Stand from './stand.svelte';
-	import type { PlaceGroup, ShelfPlace } from './types';
+	import type { AllLooks, PlaceGroup, ShelfPlace } from './types';
 
 	/** One piece of furniture with what stands in it: a freezer with its fill, a pantry with its boards, the row outside. */
 	let {
 		group,
+		looks,
 		places,
 		units,
 		opened,
@@ -14,6 +15,7 @@
 		onopen
 	}: {
 		group: PlaceGroup;
+		looks: AllLooks;
 		places: readonly ShelfPlace[];
 		units: Units;
 		opened: string | null;
@@ -61,6 +63,7 @@
 							{#each p.lots as l (l.id)}
 								<Stand
 									lot={l}
+									{looks}
 									open={opened === l.id}
 									{takeForm}
 									ontoggle={() => onopen(opened === l.id ? null : l.id)}
@@ -74,7 +77,7 @@
 						</p>
 					{/if}
 					{#each p.lots.filter((l) => l.id === opened) as l (l.id)}
-						<Panel lot={l} place={p} {places} onclose={() => onopen(null)} />
+						<Panel lot={l} {looks} place={p} {places} onclose={() => onopen(null)} />
 					{/each}
 				</div>
 			{/each}

@@ -3,16 +3,18 @@
 	import { enhance } from '$app/forms';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
-	import type { ShelfLot, ShelfPlace } from './types';
+	import type { AllLooks, ShelfLot, ShelfPlace } from './types';
 
 	/** What can be done with a lot: one form a deed, so that Enter in a box does what its own button says. */
 	let {
 		lot,
+		looks,
 		place,
 		places,
 		onclose
 	}: {
 		lot: ShelfLot;
+		looks: AllLooks;
 		place: ShelfPlace;
 		places: readonly ShelfPlace[];
 		onclose: () => void;
@@ -79,12 +81,13 @@
 			action="?/look"
 			use:enhance={withNotice({ reset: false })}
 			class="mt-2 flex flex-wrap items-center gap-2"
-			aria-label="{l.name}: look"
+			aria-label="{looks[l.kind].name}: look"
 		>
 			<Marks />
 			<input type="hidden" name="lotId" value={lot.id} /><input type="hidden" name="kind" value={l.kind} />
-			<span class="text-[15px]"><b>{l.name}.</b> {l.look}</span>
-			{#each l.findings as f (f.id)}<button class="btn" name="finding" value={f.id}>{f.words}</button>{/each}
+			<span class="text-[15px]"><b>{looks[l.kind].name}.</b> {looks[l.kind].look}</span>
+			{#each looks[l.kind].findings as f (f.id)}<button class="btn" name="finding" value={f.id}>{f.words}</button
+				>{/each}
 		</form>
 	{/each}
 	{#if lot.can.tested}

@@ -1,9 +1,14 @@
 <script lang="ts">
-	import type { ShelfLot } from './types';
+	import type { AllLooks, ShelfLot } from './types';
 
 	/** A lot as it stands: packs as blocks as wide as they are many, jars on a board, a pile, a sack, a row in the ground. */
-	let { lot, open, takeForm, ontoggle }: { lot: ShelfLot; open: boolean; takeForm: string; ontoggle: () => void } =
-		$props();
+	let {
+		lot,
+		looks,
+		open,
+		takeForm,
+		ontoggle
+	}: { lot: ShelfLot; looks: AllLooks; open: boolean; takeForm: string; ontoggle: () => void } = $props();
 	const many = $derived(lot.unit === 'pack' || lot.unit === 'piece' ? Math.min(26, lot.amount) : 4);
 	const shown = $derived(Math.min(lot.amount, 9));
 </script>
@@ -36,7 +41,7 @@
 		{#if lot.looks.some((l) => l.due)}<span class="block text-[13px] font-bold text-amber"
 				>look: {lot.looks
 					.filter((l) => l.due)
-					.map((l) => l.name.toLowerCase())
+					.map((l) => looks[l.kind].name.toLowerCase())
 					.join(', ')}</span
 			>{/if}
 	</button>

@@ -1,21 +1,24 @@
 import type { LotUnit } from '$core/stock/amount';
+import type { LookKind } from '$core/stock/looks';
 import type { FindingRow } from '$reference/looks';
 
 /** How a lot is drawn where it stands. */
 export type Drawn = 'pack' | 'jar' | 'low-jar' | 'pile' | 'sack' | 'row' | 'crock' | 'dish';
 
-/** A look that is due at a lot, with what may be found. */
+/** A look that a lot wants. */
 export interface LookView {
-	readonly lotId: string;
-	readonly kind: string;
-	readonly name: string;
-	readonly look: string;
-	readonly title: string;
+	readonly kind: LookKind;
 	/** ms */
 	readonly at: number;
 	readonly due: boolean;
+}
+/** What is looked for, and what may be found: told once for all lots. */
+export interface LookWords {
+	readonly name: string;
+	readonly look: string;
 	readonly findings: readonly Pick<FindingRow, 'id' | 'words' | 'advice'>[];
 }
+export type AllLooks = Readonly<Record<LookKind, LookWords>>;
 
 /** Looks of one kind in one place. */
 export interface DueLooks {

@@ -13,11 +13,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
 		const placeId = parse(id().required().label('The place'), params.place) as string;
-		const { groups } = await shelvesOf(stores, household, now, { all: placeId, most: mostLines });
+		const { groups } = await shelvesOf(stores, household, now, { only: placeId, most: mostLines });
 		const places = groups.flatMap((g) => g.places);
 		const place = places.find((p) => p.id === placeId);
 		if (!place) throw notFound('place');
-		const next = places.filter((p) => p.lots.length > 0 && p.id !== placeId);
+		const next = places.filter((p) => p.lots.length + p.more > 0 && p.id !== placeId);
 		return {
 			title: `Count: ${place.name}`,
 			place: { id: place.id, name: place.name, counted: place.counted },

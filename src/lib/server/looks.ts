@@ -1,0 +1,66 @@
+import { looksOf, type Looked, type LookKind } from '$core/stock/looks';
+import type { Thing } from '$core/things/thing';
+import type { AllLooks, DueLooks, LookView, ShelfPlace } from '$lib/ui/shelves/types';
+import { lookRows, type LookRow } from '$reference/looks';
+import type { PlaceRow } from './stores/households';
+import type { LotRow } from './stores/stock';
+
+/** Where a look is due within this, it stands among the looks. */
+const lookAhead_ms = 86_400_000;
+
+/** The looks that a lot wants where it stands; what waits in the Basket wants none. */
+export function looksAt(
+	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since'>,
+	thing: Thing,
+	place: PlaceRow['kind'],
+	seen: readonly Looked[],
+	now: Date
+): LookView[] {
+	if (row.waiting) return [];
+	return looksOf(thing, place, (row.placedAt ?? row.since).getTime(), seen, now.getTime()).map(
+		({ row: { id }, at }) => ({ kind: id as LookKind, at, due: at <= now.getTime() + lookAhead_ms })
+	);
+}
+
+/** What is looked for, for every page once. */
+export const allLooks: AllLooks = mapRows((row) => ({
+	name: row.name,
+	look: row.look,
+	findings: row.findings.map(({ id, words, advice }) => ({ id, words, ...(advice ? { advice } : {}) }))
+}));
+
+function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
+	const of = (kind: LookKind): T => {
+		const row = lookRows.find((r) => r.id === kind);
+		if (!row) throw new Error(`The looks have no row "${kind}".`);
+		return to(row);
+	};
+	return {
+		seal: of('seal'),
+		shake: of('shake'),
+		clump: of('clump'),
+		soft: of('soft'),
+		frost: of('frost'),
+		brine: of('brine')
+	};
+}
+
+/** Looks of one kind in one place are one walk. */
+export function walksOf(places: readonly ShelfPlace[]): DueLooks[] {
+	return places
+		.flatMap((p) => {
+			const due = p.lots.flatMap((l) => l.looks.filter((k) => k.due).map((look) => ({ look, lot: l })));
+			return [...new Set(due.map((d) => d.look.kind))].map((kind) => {
+				const same = due.filter((d) => d.look.kind === kind);
+				return {
+					kind,
+					name: allLooks[kind].name,
+					place: p.name,
+					titles: same.slice(0, 4).map((d) => d.lot.title.toLowerCase()),
+					lotIds: same.map((d) => d.lot.id),
+					at: Math.min(...same.map((d) => d.look.at))
+				};
+			});
+		})
+		.sort((a, b) => a.at - b.at);
+}
