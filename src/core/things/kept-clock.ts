@@ -61,6 +61,18 @@ function dried({ food }: Thing, place: StandingPlace, place_C: number): Keeping 
 	return warmest && keeping(warmest, 'quality', 'Warmer than any printed month is for: it fades sooner.');
 }
 
+const jams = new Set([
+	'jam',
+	'jams',
+	'jelly',
+	'jellies',
+	'marmalade',
+	'preserve',
+	'preserves',
+	'conserve',
+	'conserves'
+]);
+
 /** From when it is opened: by what it was, and for jars by its acid. Only in the cold, unless it was dry. */
 function opened(thing: Thing, place_C: number): Keeping | undefined {
 	const { food, was } = thing;
@@ -68,6 +80,8 @@ function opened(thing: Thing, place_C: number): Keeping | undefined {
 	if (place_C > cold_C) return undefined;
 	if (was === 'pickled') return keeping(figure('second/opened-pickles'), 'quality');
 	if (was === 'fermented') return fermented(thing, 'fridge', place_C);
+	// How much sugar it has nobody said: the shorter weeks of low-sugar jam.
+	if (jams.has(thing.form) && food.group === 'fruit') return keeping(figure('second/opened-jam-low'), 'quality');
 	return food.acid.class === 'low'
 		? keeping(figure('second/opened-low'), 'safety')
 		: keeping(figure('second/opened-high'), 'quality');

@@ -1,4 +1,6 @@
 import { looksOf, type Looked, type LookKind } from '$core/stock/looks';
+import type { Units } from '$core/quantities/format';
+import { inHouseholdUnits } from '$core/quantities/household-words';
 import type { Thing } from '$core/things/thing';
 import type { AllLooks, DueLooks, LookView, ShelfPlace } from '$lib/ui/shelves/types';
 import { lookRows, type LookRow } from '$reference/looks';
@@ -23,11 +25,16 @@ export function looksAt(
 }
 
 /** What is looked for, for every page once. */
-export const allLooks: AllLooks = mapRows((row) => ({
-	name: row.name,
-	look: row.look,
-	findings: row.findings.map(({ id, words, advice }) => ({ id, words, ...(advice ? { advice } : {}) }))
-}));
+export const allLooks = (units: Units): AllLooks =>
+	mapRows((row) => ({
+		name: row.name,
+		look: row.look,
+		findings: row.findings.map(({ id, words, advice }) => ({
+			id,
+			words,
+			...(advice ? { advice: inHouseholdUnits(advice, units) } : {})
+		}))
+	}));
 
 function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
 	const of = (kind: LookKind): T => {
@@ -45,6 +52,8 @@ function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
 	};
 }
 
+const nameOf = (kind: LookKind): string => lookRows.find((r) => r.id === kind)?.name ?? kind;
+
 /** Looks of one kind in one place are one walk. */
 export function walksOf(places: readonly ShelfPlace[]): DueLooks[] {
 	return places
@@ -54,7 +63,7 @@ export function walksOf(places: readonly ShelfPlace[]): DueLooks[] {
 				const same = due.filter((d) => d.look.kind === kind);
 				return {
 					kind,
-					name: allLooks[kind].name,
+					name: nameOf(kind),
 					place: p.name,
 					titles: same.slice(0, 4).map((d) => d.lot.title.toLowerCase()),
 					lotIds: same.map((d) => d.lot.id),

@@ -2,6 +2,7 @@ import { dateIn, daysBetween } from '$core/freezing/keep';
 import { sayAs, sayDate, sayMonth } from '$core/quantities/dates';
 import { editWeight } from '$core/quantities/parse-weight';
 import { sayWeight } from '$core/quantities/format';
+import { inHouseholdUnits } from '$core/quantities/household-words';
 import { betterPlaces } from '$core/safety/stand';
 import { gate } from '$core/safety/gate';
 import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
@@ -81,6 +82,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 	const stop = stopped && ['jar-process', 'age-out'].includes(stopped.rule ?? '') ? stopped : undefined;
 	const until = untilWords(by, ended || over, now.getTime(), zone);
 	const short = shortLived.has(place.kind) && until.tone === 'soon' && by - now.getTime() > 2.5 * 86_400_000;
+	const say = (text: string) => inHouseholdUnits(text, units);
 	const amount = row.amount;
 	const all = row.unit === 'pack' ? `${amount} × ${sayContent(row, units)}` : sayAmount(row, amount, units);
 	return {
@@ -114,8 +116,8 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		container: row.container,
 		waiting: row.waiting,
 		spoken: (claimed.get(row.id) ?? 0) > 0 ? sayAmount(row, claimed.get(row.id) ?? 0, units) : '',
-		stop: stop ? { reason: stop.reason, instead: stop.instead } : null,
-		warning: clock.warning ?? null,
+		stop: stop ? { reason: say(stop.reason), instead: stop.instead.map(say) } : null,
+		warning: clock.warning ? say(clock.warning) : null,
 		better: betterWords(thing, place, around.places),
 		looks: looksAt(row, thing, place.kind, seen, now),
 		can: {

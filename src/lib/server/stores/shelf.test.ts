@@ -133,6 +133,29 @@ describe('twenty things through their clocks', () => {
 		expect(await shown(home, jar?.id ?? '', start)).toBeUndefined();
 		await expectLedger(link, home.id, 'opened and thawed');
 	});
+	it('open jars that are put back into work, in the fridge; what is dry or frozen is only weighed out', async () => {
+		const home = await kitchen('work');
+		const jars = await put(home, '7 quarts crushed tomatoes, canned Oct 2026, tested');
+		const work = await at(home, start).stock.work(randomUUID(), { lotId: jars, amount: 3 }, 'test');
+		expect(await shown(home, work.lotId ?? '', start)).toMatchObject({
+			state: 'opened',
+			place: 'Fridge',
+			waiting: true
+		});
+		expect((await at(home, start).stock.basket())[0]?.grams).toBe(2696);
+		await at(home, start).stock.undo(randomUUID(), work.groupId, 'test');
+		expect((await shown(home, jars, start))?.amount).toBe(7);
+		const beans = await put(home, '12 × 500 g green beans, frozen');
+		const out = await at(home, start).stock.work(randomUUID(), { lotId: beans, amount: 4 }, 'test');
+		expect(await shown(home, out.lotId ?? '', start)).toMatchObject({
+			state: 'frozen',
+			place: 'Freezer',
+			count: '2.0 kg'
+		});
+		const jam = await put(home, '3 half-pints plum jam');
+		const open = await at(home, start).stock.open(randomUUID(), { lotId: jam }, 'test');
+		expect((((await shown(home, open.lotId ?? '', start))?.by ?? 0) - start) / 86_400_000).toBeCloseTo(21, 1);
+	});
 	it('say plainly of a jar that nobody knows the process of, and open no way until somebody does', async () => {
 		const home = await kitchen('unknown');
 		const jars = await put(home, '7 quarts green beans, canned Oct 2025');

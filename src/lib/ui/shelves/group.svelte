@@ -34,7 +34,7 @@
 		{group.name}
 		<span class="text-sm font-semibold text-soft"
 			>{sayTemperature(group.places[0]?.tempC ?? 0, units)}{#if group.kind === 'freezer' && litres > 0}
-				· <b class="text-ink">{sayVolume(used, units)}</b> of {sayVolume(litres, units)}{/if}</span
+				&nbsp;· <b class="text-ink">{sayVolume(used, units)}</b> of {sayVolume(litres, units)}{/if}</span
 		>
 	</h2>
 	<div class="body">

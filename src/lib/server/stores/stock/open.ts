@@ -17,6 +17,9 @@ interface At {
 /** States that opening changes: a bag from the freezer is closed again, a jar is not. */
 const sealedStates = new Set<LotRow['state']>(['canned', 'pickled', 'fermented', 'dried', 'vacuumed', 'sugared']);
 
+/** Those that spoil once they are open. */
+const wetSealed = new Set<LotRow['state']>(['canned', 'pickled', 'fermented']);
+
 /**
  * Opens one pack: what was in it stands loose from now on, with the clock of what is opened, and can be used in part.
  *
@@ -110,17 +113,36 @@ export async function intoWork(
 	const row = await ownLot(tx, householdId, step.lotId);
 	if (row.waiting) throw new AppError(409, 'WAITS_ALREADY', 'It stands in the Basket already. Nothing was changed.');
 	const grams = gramsOf(row, step.amount);
+	// A jar that is worked with is open; what is dry or frozen is only weighed out.
+	const opens = row.unit === 'pack' && wetSealed.has(row.state);
+	const [from] = await tx.select().from(place).where(eq(place.id, row.placeId));
+	if (!from) throw notFound('place');
+	const to = opens ? await homeOfOpened(tx, row, 'opened', from, at) : from;
 	const lotId = await makeChild(
 		tx,
 		row,
 		'split',
-		{ unit: 'dg', content: null, contentUnit: null, unitG: 0.1, waiting: true, containerId: null, placedAt: row.placedAt ?? row.since },
+		{
+			unit: 'dg',
+			content: null,
+			contentUnit: null,
+			unitG: 0.1,
+			waiting: true,
+			containerId: null,
+			...(opens
+				? { state: 'opened', was: row.state, placeId: to.id, stays: [], placedAt: at.now, keepsUntil: null }
+				: { placedAt: row.placedAt ?? row.since })
+		},
 		at.now
-	); // prettier-ignore
+	);
 	const groupId = uuidv7();
 	await post(tx, householdId, groupId, across('split', row, lotId, step.amount, dgOf(grams)), at);
 	const units = await unitsOf(tx, householdId);
-	return { groupId, lotId, words: `${sayThing(row, step.amount, row.title, units)} in the Basket` };
+	return {
+		groupId,
+		lotId,
+		words: `${sayThing(row, step.amount, row.title, units)} ${opens ? `opened, in ${to.name}` : 'in the Basket'}`
+	};
 }
 
 /**
