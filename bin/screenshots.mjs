@@ -55,8 +55,8 @@ try {
 	};
 
 	await at(0);
-	await post('/kitchen?/newHousehold', { name: 'Harrow End', key: randomUUID() });
-	await post('/kitchen?/demo', { name: 'Harrow End' });
+	await post('/kitchen/house?/newHousehold', { name: 'Harrow End', key: randomUUID() });
+	await post('/kitchen/house?/demo', { name: 'Harrow End' });
 	await open('/basket');
 	await page.getByRole('textbox', { name: /What came in/ }).fill('3 lb 4 oz peas in the pod');
 	await page.getByText(/^= 1[.,]47 kg peas/).waitFor();

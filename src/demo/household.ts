@@ -21,7 +21,6 @@ export const demo = {
 	household: {
 		name: 'Harrow End',
 		altitudeM: 380,
-		gauge: 'weighted',
 		units: 'metric',
 		zone: 'Europe/Prague',
 		people: 5,
@@ -32,11 +31,6 @@ export const demo = {
 		tapC: 13,
 		roomC: 24,
 		roomHumidity: 0.55,
-		dryerTrays: 8,
-		dryerTrayAreaM2: 0.1,
-		dryerPowerW: 600,
-		dryerHeater: 'bottom',
-		cannerQuarts: 7,
 		iceKgDay: 3,
 		handsHDay: 3,
 		currency: 'EUR',
@@ -56,14 +50,55 @@ export const demo = {
 		{ name: 'Garden, third row', kind: 'ground', tempC: 12, litres: null }
 	],
 	pots: [
-		{ name: 'Enamel pot', litres: 12, burnerW: 3000, burnerKind: 'induction', basketL: null },
-		{ name: 'Stock pot', litres: 8, burnerW: 2000, burnerKind: 'electric', basketL: null }
+		{
+			name: 'Enamel pot',
+			litres: 12,
+			burnerW: 3000,
+			burnerKind: 'induction',
+			basketL: null,
+			diameterM: 0.28,
+			heightM: 0.2
+		},
+		{
+			name: 'Stock pot',
+			litres: 8,
+			burnerW: 2000,
+			burnerKind: 'electric',
+			basketL: null,
+			diameterM: 0.24,
+			heightM: 0.18
+		}
+	],
+	equipment: [
+		{
+			kind: 'canner',
+			name: 'Big canner',
+			spec: { quarts: 7, pints: 9, halfPints: 12, stacked: false, gauge: 'weighted', dialTested: null }
+		},
+		{
+			kind: 'dryer',
+			name: 'Tray dryer',
+			spec: { trays: 8, leastTrays: 4, trayArea_m2: 0.1, tare_kg: 0.31, power_W: 600, heater: 'bottom' }
+		},
+		{ kind: 'sealer', name: 'Bar sealer', spec: { rolls_m: [0.2, 0.28], chamber: false } },
+		{ kind: 'mill', name: 'Passing mill', spec: { kg_h: 12 } },
+		{ kind: 'moulds', name: 'Cube trays', spec: { hollows: 32, each_mL: 30 } }
+	],
+	persons: [
+		{ name: 'Grandmother', handsH: 2, may: ['wash', 'knife', 'heat', 'pressure', 'seal', 'label'] },
+		{ name: 'The children', handsH: 1, may: ['wash', 'label'] }
+	],
+	supplies: [
+		{ kind: 'lid', name: 'Lids, regular', size: 70, amount: 38, low: 12 },
+		{ kind: 'lid', name: 'Lids, wide', size: 86, amount: 9, low: 12 },
+		{ kind: 'roll', name: 'Roll 28 cm', size: 280, amount: 640, low: 200 },
+		{ kind: 'absorber', name: 'Absorbers 300 cc', size: 300, amount: 20, low: 10 }
 	],
 	containers: [
-		{ name: 'Freezer bag 1 L', kind: 'bag', volumeMl: 1000, count: 44 },
-		{ name: 'Freezer bag 2 L', kind: 'bag', volumeMl: 2000, count: 25 },
-		{ name: 'Freezer bag 4 L', kind: 'bag', volumeMl: 4000, count: 12 },
-		{ name: 'Box 750 ml', kind: 'box', volumeMl: 750, count: 9 }
+		{ name: 'Freezer bag 1 L', kind: 'bag', volumeMl: 1000, count: 44, low: 15 },
+		{ name: 'Freezer bag 2 L', kind: 'bag', volumeMl: 2000, count: 25, low: 10 },
+		{ name: 'Freezer bag 4 L', kind: 'bag', volumeMl: 4000, count: 12, low: null },
+		{ name: 'Box 750 ml', kind: 'box', volumeMl: 750, count: 9, low: null }
 	],
 	measures: [
 		{ name: 'big bowl', food: 'raspberries', grams: 1150 },

@@ -9,7 +9,7 @@ import { readLine } from '$core/things/read-line';
 import { readShelfLine } from '$core/things/shelf-line';
 import { cutOf } from '$core/foods/cuts';
 import { transact, type Database, type Tx } from '$lib/server/db/client';
-import { batch, container, household, ownMeasure, place, pot } from '$lib/server/db/schema';
+import { batch, container, equipment, household, ownMeasure, person, place, pot, supply } from '$lib/server/db/schema';
 import { standingOf } from '$lib/server/shelf-line';
 import { becomeDefault } from '$lib/server/stores/households';
 import { columnsOf } from '$lib/server/stores/runs/settle';
@@ -48,6 +48,11 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 		places.set(p.name, placeId);
 		await tx.insert(place).values({ id: placeId, householdId: id, position, ...p });
 	}
+	for (const [position, m] of demo.equipment.entries())
+		await tx.insert(equipment).values({ id: uuidv7(), householdId: id, position, ...m });
+	for (const p of demo.persons)
+		await tx.insert(person).values({ id: uuidv7(), householdId: id, ...p, may: [...p.may] });
+	for (const s of demo.supplies) await tx.insert(supply).values({ id: uuidv7(), householdId: id, ...s });
 	for (const p of demo.pots) await tx.insert(pot).values({ id: uuidv7(), householdId: id, ...p });
 	for (const c of demo.containers) {
 		const containerId = uuidv7();

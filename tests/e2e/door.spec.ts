@@ -61,7 +61,7 @@ test('it answers under its own names only, and takes no write that another page 
 		const host = `${name}:${port}`;
 		const page = await ask(origin, '/kitchen', { headers: { host } });
 		expect(page.status, name).toBe(200);
-		const reply = await ask(origin, '/kitchen?/newHousehold', {
+		const reply = await ask(origin, '/kitchen/house?/newHousehold', {
 			method: 'POST',
 			body: body(household(page)),
 			headers: { ...typed, host, origin: `http://${host}` }
@@ -79,7 +79,7 @@ test('it answers under its own names only, and takes no write that another page 
 		''
 	])
 		for (const [path, headers, text] of [
-			['/kitchen?/newHousehold', typed, body(id)],
+			['/kitchen/house?/newHousehold', typed, body(id)],
 			[`/stove/${randomUUID()}/events`, { 'content-type': 'application/json' }, '{"events":[]}'],
 			[`/stove/${randomUUID()}/events`, { 'content-type': 'text/plain' }, '{"events":[]}'],
 			['/household', typed, '']
@@ -185,7 +185,7 @@ test('behind a proxy that asks under its own name, the page of ORIGIN may write,
 		const id = household(await ask(origin, '/kitchen'));
 		const body = new URLSearchParams({ household: id, key: randomUUID(), name: 'x'.repeat(61) }).toString();
 		const post = (from: string) =>
-			ask(origin, '/kitchen?/newHousehold', { method: 'POST', body, headers: { ...typed, origin: from } });
+			ask(origin, '/kitchen/house?/newHousehold', { method: 'POST', body, headers: { ...typed, origin: from } });
 		expect((await post('https://jar.example')).text).toMatch(/"type":"failure","status":400/);
 		for (const from of ['http://jar.example', 'https://jar.example.evil.example', 'https://jar.example:444'])
 			expect((await post(from)).status, from).toBe(403);

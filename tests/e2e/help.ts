@@ -56,9 +56,12 @@ interface Fixtures {
 export const test = base.extend<Fixtures>({
 	home: async ({ context, baseURL }, use) => {
 		const origin = baseURL ?? '';
-		const made = await postForm(context.request, origin, '/kitchen?/newHousehold', { name: 'Test', key: randomUUID() });
+		const made = await postForm(context.request, origin, '/kitchen/house?/newHousehold', {
+			name: 'Test',
+			key: randomUUID()
+		});
 		expect(made.type).toBe('redirect');
-		expect((await postForm(context.request, origin, '/kitchen?/demo', { name: 'Test' })).type).toBe('success');
+		expect((await postForm(context.request, origin, '/kitchen/house?/demo', { name: 'Test' })).type).toBe('success');
 		const cookie = (await context.cookies()).find((c) => c.name === 'household');
 		expect(cookie).toBeDefined();
 		await use({ id: cookie?.value.split('.')[0] ?? '', cookie: cookie?.value ?? '' });

@@ -42,7 +42,7 @@ const act = (w: World, more: Record<string, string>) => ({
 });
 const pot =
 	(more: Record<string, string>): Form[2] =>
-	() => ({ name: 'a pot', litres: '8', burnerW: '2000', burnerKind: 'gas', ...more });
+	() => ({ kind: 'pot', name: 'a pot', litres: '8', burnerW: '2000', burnerKind: 'gas', ...more });
 const place =
 	(more: Record<string, string>): Form[2] =>
 	() => ({ name: 'a place', kind: 'freezer', tempC: '-18', litres: '50', ...more });
@@ -51,7 +51,13 @@ const box =
 	() => ({ name: 'a box', kind: 'box', volumeMl: '500', count: '3', ...more });
 const gear =
 	(more: Record<string, string>): Form[2] =>
-	() => ({ iceKg: '2', basins: '1', trays: '2', trayAreaM2: '0.12', tapC: '14', roomC: '20', ...more });
+	() => ({ iceKg: '2', iceKgDay: '2', basins: '1', trays: '2', trayAreaM2: '0.12', ...more });
+const room =
+	(more: Record<string, string>): Form[2] =>
+	() => ({ tapC: '14', roomC: '20', roomHumidity: '50', handsHDay: '3', ...more });
+const canner =
+	(more: Record<string, string>): Form[2] =>
+	() => ({ kind: 'canner', name: 'a canner', quarts: '7', gauge: 'weighted', ...more });
 const basics =
 	(more: Record<string, string>): Form[2] =>
 	() => ({ name: 'x', units: 'metric', zone: 'UTC', people: '2', ...more });
@@ -219,56 +225,102 @@ const forms: Form[] = [
 	],
 	['an altitude of NaN', at('/kitchen?/altitude'), () => ({ altitude: 'NaN', unit: 'm' }), 400, /number/],
 	['no altitude', at('/kitchen?/altitude'), () => ({ unit: 'm' }), 400, /required/],
-	['a gauge that is none', at('/kitchen?/canner'), () => ({ gauge: 'guess' }), 400, /gauge/],
-	['no gauge', at('/kitchen?/canner'), () => ({}), 400, /gauge/],
-	['nobody at table', at('/kitchen?/basics'), basics({ people: '0' }), 400, /People/],
-	['a zone that is none', at('/kitchen?/basics'), basics({ zone: 'Middle/Earth' }), 400, /time zone/],
-	['units of their own', at('/kitchen?/basics'), basics({ units: 'imperial' }), 400, /Units/],
-	['minus ice', at('/kitchen?/equipment'), gear({ iceKg: '-1' }), 400, /ice/],
-	['no basin', at('/kitchen?/equipment'), gear({ basins: '0' }), 400, /Basins/],
-	['boiling tap water', at('/kitchen?/equipment'), gear({ tapC: '90' }), 400, /Tap/],
-	['a pot of nothing', at('/kitchen?/pot'), pot({ litres: '0' }), 400, /What it holds/],
-	['a pot without a name', at('/kitchen?/pot'), pot({ name: ' ' }), 400, /name/],
-	['a pot on a star', at('/kitchen?/pot'), pot({ burnerKind: 'fusion' }), 400, /burner/],
-	['a pot of infinite watts', at('/kitchen?/pot'), pot({ burnerW: 'Infinity' }), 400, /watts/],
-	['a pot by a taken name', at('/kitchen?/pot'), pot({ name: 'Enamel pot' }), 409, /there already/],
-	['a warm freezer', at('/kitchen?/place'), place({ tempC: '5' }), 422, /freezer keeps/],
-	['a place below zero kelvin', at('/kitchen?/place'), place({ tempC: '-300' }), 400, /temperature/],
-	['a box of half a millilitre', at('/kitchen?/container'), box({ volumeMl: '0.5' }), 400, /Millilitres/],
-	['minus three boxes', at('/kitchen?/container'), box({ count: '-3' }), 400, /How many/],
+	['a gauge that is none', at('/kitchen?/gear'), canner({ gauge: 'guess' }), 400, /gauge/],
+	['a pressure canner that no tested time is for', at('/kitchen?/gear'), canner({ quarts: '3' }), 422, /4 quarts/],
+	['a dial tested on a day that is none', at('/kitchen?/gear'), canner({ dialTested: '2026-02-30' }), 400, /a day/],
+	['a machine that is none', at('/kitchen?/gear'), canner({ kind: 'oven' }), 400, /must be one of/],
+	['a machine of another household changed', at('/kitchen?/gear'), canner({ id: nobody }), 404, /no such canner/],
+	[
+		'a pot that holds more than its measures',
+		at('/kitchen?/gear'),
+		pot({ litres: '30', diameterM: '24', heightM: '18' }),
+		422,
+		/By its measures/
+	],
+	[
+		'rolls of no width',
+		at('/kitchen?/gear'),
+		() => ({ kind: 'sealer', name: 'x', rolls_m: '20, wide' }),
+		400,
+		/lengths in cm/
+	],
+	[
+		'a helper who may fly',
+		at('/kitchen?/gear'),
+		() => ({ kind: 'person', name: 'x', 'may-fly': 'yes' }),
+		400,
+		/not allowed/
+	],
+	[
+		'a machine removed that is none',
+		at('/kitchen?/drop'),
+		() => ({ what: 'gear', id: nobody }),
+		404,
+		/no such machine/
+	],
+	[
+		'a freezer that is none',
+		at('/kitchen/places?/freezer'),
+		() => ({ id: nobody, litres: '9' }),
+		404,
+		/no such freezer/
+	],
+	[
+		'lids for a mouth of a metre',
+		at('/kitchen/drawer?/supply'),
+		() => ({ kind: 'lid', name: 'x', size: '1000', amount: '3' }),
+		400,
+		/size/
+	],
+	[
+		'a roll of another household counted',
+		at('/kitchen/drawer?/countSupply'),
+		() => ({ id: nobody, count: '3' }),
+		404,
+		/no such supply/
+	],
+	['nobody at table', at('/kitchen/house?/basics'), basics({ people: '0' }), 400, /People/],
+	['a zone that is none', at('/kitchen/house?/basics'), basics({ zone: 'Middle/Earth' }), 400, /time zone/],
+	['units of their own', at('/kitchen/house?/basics'), basics({ units: 'imperial' }), 400, /Units/],
+	['minus ice', at('/kitchen?/cold'), gear({ iceKg: '-1' }), 400, /ice/],
+	['no basin', at('/kitchen?/cold'), gear({ basins: '0' }), 400, /Basins/],
+	['boiling tap water', at('/kitchen/house?/room'), room({ tapC: '90' }), 400, /Tap/],
+	['a pot of nothing', at('/kitchen?/gear'), pot({ litres: '0' }), 400, /To the rim/],
+	['a pot without a name', at('/kitchen?/gear'), pot({ name: ' ' }), 400, /name/],
+	['a pot on a star', at('/kitchen?/gear'), pot({ burnerKind: 'fusion' }), 400, /burner/],
+	['a pot of infinite watts', at('/kitchen?/gear'), pot({ burnerW: 'Infinity' }), 400, /its burner/i],
+	['a pot by a taken name', at('/kitchen?/gear'), pot({ name: 'Enamel pot' }), 409, /there already/],
+	['a warm freezer', at('/kitchen/places?/place'), place({ tempC: '5' }), 422, /freezer keeps/],
+	['a place below zero kelvin', at('/kitchen/places?/place'), place({ tempC: '-300' }), 400, /temperature/],
+	['a box of half a millilitre', at('/kitchen/drawer?/container'), box({ volumeMl: '0.5' }), 400, /Millilitres/],
+	['minus three boxes', at('/kitchen/drawer?/container'), box({ count: '-3' }), 400, /How many/],
 	[
 		'a count of another household’s box',
-		at('/kitchen?/count'),
+		at('/kitchen/drawer?/count'),
 		() => ({ id: nobody, count: '3' }),
 		404,
 		/no such container/
 	],
-	[
-		'the freezer removed with packs in it',
-		at('/kitchen?/remove'),
-		(w) => ({ what: 'place', id: w.freezer }),
-		409,
-		/in use/
-	],
+	['the freezer removed with packs in it', at('/kitchen/places?/remove'), (w) => ({ id: w.freezer }), 409, /in use/],
 	[
 		'another household’s place removed',
-		at('/kitchen?/remove'),
-		(w) => ({ what: 'place', id: w.otherPlace }),
+		at('/kitchen/places?/remove'),
+		(w) => ({ id: w.otherPlace }),
 		404,
 		/no such place/
 	],
 	[
 		'the household itself removed',
-		at('/kitchen?/remove'),
+		at('/kitchen/drawer?/remove'),
 		() => ({ what: 'household', id: nobody }),
 		400,
 		/must be one of/
 	],
-	['the demo cleared without being sure', at('/kitchen?/clear'), () => ({ name: 'Harrow End' }), 400, /sure/],
-	['the demo laid over lots', at('/kitchen?/demo'), () => ({ name: 'Harrow End' }), 409, /lots of its own/],
-	['into a household by no id', at('/kitchen?/goTo'), () => ({ id: 'next door' }), 400, /not an id/],
-	['into a household that is none', at('/kitchen?/goTo'), () => ({ id: nobody }), 404, /no such household/],
-	['a household without a name', at('/kitchen?/newHousehold'), () => ({ key: key() }), 400, /name/]
+	['the demo cleared without being sure', at('/kitchen/house?/clear'), () => ({ name: 'Harrow End' }), 400, /sure/],
+	['the demo laid over lots', at('/kitchen/house?/demo'), () => ({ name: 'Harrow End' }), 409, /lots of its own/],
+	['into a household by no id', at('/kitchen/house?/goTo'), () => ({ id: 'next door' }), 400, /not an id/],
+	['into a household that is none', at('/kitchen/house?/goTo'), () => ({ id: nobody }), 404, /no such household/],
+	['a household without a name', at('/kitchen/house?/newHousehold'), () => ({ key: key() }), 400, /name/]
 ];
 
 type Json = [what: string, path: (w: World) => string, body: (w: World) => unknown, status: number, says: RegExp];
@@ -402,8 +454,8 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	const runId = page.url().split('/').pop() ?? '';
 	// Another household, with a run of its own, in another browser.
 	const stranger = await browser.newContext({ baseURL: origin });
-	await postForm(stranger.request, origin, '/kitchen?/newHousehold', { name: 'Next door', key: key() });
-	await postForm(stranger.request, origin, '/kitchen?/demo', { name: 'Next door' });
+	await postForm(stranger.request, origin, '/kitchen/house?/newHousehold', { name: 'Next door', key: key() });
+	await postForm(stranger.request, origin, '/kitchen/house?/demo', { name: 'Next door' });
 	const otherId = (await stranger.cookies()).find((c) => c.name === 'household')?.value.split('.')[0] ?? '';
 	const other = await ids(otherId);
 	const started = await postForm(stranger.request, origin, `/ways/${other.raw}?/start`, { way: 'raw', key: key() });
@@ -470,7 +522,8 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	// A double submit: the same key twice, and at once.
 	const twice = { text: '1 kg carrots', key: world.usedKey };
 	await Promise.all([1, 2, 3].map(() => postForm(context.request, origin, '/basket?/add', twice)));
-	const [lots] = await sql`select count(*)::int as n from lot where household_id = ${home.id} and food = 'carrots' and waiting`;
+	const [lots] =
+		await sql`select count(*)::int as n from lot where household_id = ${home.id} and food = 'carrots' and waiting`;
 	expect(lots?.n).toBe(1);
 	// A start whose answer was lost, sent again: the run that was started then, not "nothing was started".
 	const begin = { way: 'raw', key: key() };
@@ -482,7 +535,9 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 	const changed = await postForm(context.request, origin, `/ways/${world.lot}?/start`, { ...begin, way: 'cook' });
 	expect(changed.data).toMatch(/sent before with something else/);
 	const same = { name: 'Twice', key: key() };
-	const homes = await Promise.all([1, 2].map(() => postForm(stranger.request, origin, '/kitchen?/newHousehold', same)));
+	const homes = await Promise.all(
+		[1, 2].map(() => postForm(stranger.request, origin, '/kitchen/house?/newHousehold', same))
+	);
 	expect(homes.map((h) => h.type)).toEqual(['redirect', 'redirect']);
 	const [made] = await sql`select count(*)::int as n from household where name = 'Twice'`;
 	expect(made?.n).toBe(1);
@@ -492,7 +547,8 @@ test(`${forms.length + jsons.length + gets.length} hostile or mistaken inputs: a
 test('a script in a name is shown as text', async ({ page, home, baseURL, context, quiet }) => {
 	void home;
 	const name = '<img src=x onerror=alert(1)>';
-	await postForm(context.request, baseURL ?? '', '/kitchen?/pot', {
+	await postForm(context.request, baseURL ?? '', '/kitchen?/gear', {
+		kind: 'pot',
 		name,
 		litres: '8',
 		burnerW: '2000',

@@ -26,8 +26,9 @@ async function kitchen(page: Page, feet: string, gauge: string): Promise<void> {
 		expect((await answer).ok()).toBe(true);
 	};
 	await saved('altitude', 'Save the altitude');
-	await page.getByLabel('pressure canner').selectOption(gauge);
-	await saved('canner', 'Save the canner');
+	await page.locator('summary').filter({ hasText: 'Big canner' }).click();
+	await page.getByLabel('its gauge').first().selectOption(gauge);
+	await saved('gear', 'Save Big canner');
 }
 
 // USDA Complete Guide to Home Canning, 2015 (from memory): snap beans, pints 20 and quarts 25 minutes.

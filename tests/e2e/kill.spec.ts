@@ -56,8 +56,8 @@ test('the server is killed in the middle of a run: the taps go on, nothing is lo
 	let server = await serve(port);
 	const context = await browser.newContext({ baseURL: origin });
 	try {
-		await postForm(context.request, origin, '/kitchen?/newHousehold', { name: 'killed', key: randomUUID() });
-		await postForm(context.request, origin, '/kitchen?/demo', { name: 'killed' });
+		await postForm(context.request, origin, '/kitchen/house?/newHousehold', { name: 'killed', key: randomUUID() });
+		await postForm(context.request, origin, '/kitchen/house?/demo', { name: 'killed' });
 		const page = await context.newPage();
 		await page.goto('/basket');
 		await page.getByRole('link', { name: 'Ways for runner beans' }).click();
@@ -99,8 +99,8 @@ test('the server is killed in the middle of saves: what was answered is there, o
 	const sql = postgres(url, { max: 2 });
 	try {
 		const request = await newRequest.newContext({ baseURL: origin });
-		await postForm(request, origin, '/kitchen?/newHousehold', { name: 'cut off', key: randomUUID() });
-		await postForm(request, origin, '/kitchen?/demo', { name: 'cut off' });
+		await postForm(request, origin, '/kitchen/house?/newHousehold', { name: 'cut off', key: randomUUID() });
+		await postForm(request, origin, '/kitchen/house?/demo', { name: 'cut off' });
 		const household =
 			(await request.storageState()).cookies.find((c) => c.name === 'household')?.value.split('.')[0] ?? '';
 		const answered: string[] = [];

@@ -20,6 +20,9 @@ const places = [
 	'/book/DEMO3',
 	'/kitchen',
 	'/kitchen/first',
+	'/kitchen/drawer',
+	'/kitchen/places',
+	'/kitchen/house',
 	'/shelves/add',
 	'/basket/receipt',
 	...tables,
@@ -63,7 +66,7 @@ test('every page fits a phone of 390 px, with touch targets of 44 px', async ({ 
 		const small = await page.evaluate(() =>
 			[
 				...document.querySelectorAll<HTMLElement>(
-					'button, .btn, nav a, select, input:not([type=hidden]):not([type=checkbox])'
+					'button, .btn, nav a, select, input:not([type=hidden]):not([type=checkbox]):not([type=radio]), label:has([type=radio])'
 				)
 			]
 				.filter((e) => e.offsetParent !== null && e.getBoundingClientRect().height < 43.5)

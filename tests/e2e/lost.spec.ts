@@ -162,7 +162,7 @@ test('a form in a tab of another household writes nothing, and a kitchen that wa
 	await hydrated(page);
 	// In a second tab one goes into another household.
 	const cookies = await context.cookies();
-	await postForm(context.request, origin, '/kitchen?/newHousehold', { name: 'Beside' });
+	await postForm(context.request, origin, '/kitchen/house?/newHousehold', { name: 'Beside' });
 	await page.getByRole('textbox', { name: /What came in/ }).fill('3 kg leeks');
 	await page.getByRole('textbox', { name: /What came in/ }).press('Enter');
 	await expect(page.getByText(/This page was opened in another household/)).toBeVisible();
@@ -178,7 +178,7 @@ test('a form in a tab of another household writes nothing, and a kitchen that wa
 	const clear = { household: home.id, sure: 'yes', name: 'Harrow End', key: randomUUID() };
 	const twice = await Promise.all(
 		[1, 2, 3].map(() =>
-			context.request.post('/kitchen?/clear', {
+			context.request.post('/kitchen/house?/clear', {
 				form: clear,
 				headers: {
 					origin,

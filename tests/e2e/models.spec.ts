@@ -163,7 +163,7 @@ test('hot stock: what cools it in time and what does not, before it goes into th
 	await expect(cooling.getByRole('row', { name: /ice water up to the level/ })).toContainText('in time');
 	await expect(cooling).toContainText('A thermometer in the middle decides');
 	await expect(list(page).getByRole('row', { name: /stock/i }).last()).toContainText('no weight to a jar');
-	await page.goto('/kitchen');
+	await page.goto('/kitchen/places');
 	await expect(page.getByText(/Without power, shut, they keep about \d+ h/)).toBeVisible();
 });
 
@@ -192,9 +192,16 @@ test('the dryer and the prices are kept, and a fault keeps what was typed', asyn
 	void quiet;
 	await page.goto('/kitchen');
 	await hydrated(page);
-	await page.getByLabel('trays of the dryer (0: none)').fill('0');
-	await page.getByRole('button', { name: 'Save dryer, canner, day' }).click();
-	await expect(page.getByText('Dryer, canner and day').last()).toBeVisible();
+	// 8 trays of 0.1 m² take 4 kg of what is cut; with more area more.
+	const tray = page.locator('details').filter({ hasText: 'Tray dryer' });
+	await tray.locator('summary').click();
+	await tray.getByLabel('one of them, m²').fill('3');
+	await tray.getByRole('button', { name: 'Save Tray dryer' }).click();
+	await expect(page.getByRole('alert')).toContainText('One of them must be from 0.01 to 2 m²');
+	await expect(tray.getByLabel('one of them, m²')).toHaveValue('3');
+	await tray.getByRole('button', { name: 'Remove Tray dryer' }).click();
+	await expect(page.getByText('Removed: saved')).toBeVisible();
+	await page.getByRole('link', { name: 'House and prices' }).click();
 	await page.getByLabel('a kilowatt-hour').fill('dear');
 	await page.getByRole('button', { name: 'Save the prices' }).click();
 	await expect(page.getByRole('alert')).toContainText('A kilowatt-hour: write money such as 0.31');

@@ -198,7 +198,7 @@ test('canning times follow this kitchen’s altitude, and without one there are 
 	await page.goto('/tables/green-beans?way=can');
 	// No canning time stands among the large figures, where it would stand without its product and jar.
 	await expect(page.locator('article dl').first()).not.toContainText(/jar|pressure|boiling/);
-	const made = await postForm(context.request, origin, '/kitchen?/newHousehold', {
+	const made = await postForm(context.request, origin, '/kitchen/house?/newHousehold', {
 		name: 'Bare',
 		key: crypto.randomUUID()
 	});

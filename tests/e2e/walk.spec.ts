@@ -137,8 +137,8 @@ async function worldOf(sql: postgres.Sql, household: string): Promise<World> {
 
 /** A second household in a browser of its own, with a run, and a mark in everything that it has a name for. */
 async function nextDoor(context: BrowserContext, origin: string, sql: postgres.Sql, mark: string): Promise<World> {
-	await postForm(context.request, origin, '/kitchen?/newHousehold', { name: mark });
-	await postForm(context.request, origin, '/kitchen?/demo', { name: mark });
+	await postForm(context.request, origin, '/kitchen/house?/newHousehold', { name: mark });
+	await postForm(context.request, origin, '/kitchen/house?/demo', { name: mark });
 	const id = (await context.cookies()).find((c) => c.name === 'household')?.value.split('.')[0] ?? '';
 	const first = await worldOf(sql, id);
 	await postForm(context.request, origin, `/ways/${first.lot}?/start`, { way: 'raw' });

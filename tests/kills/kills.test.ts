@@ -107,7 +107,7 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 			if (!database) throw new Error('no database');
 			const page = await ask(origin, '/kitchen');
 			const first = /name="household" value="([^"]+)"/.exec(page.text)?.[1] ?? '';
-			const made = await ask(origin, '/kitchen?/newHousehold', {
+			const made = await ask(origin, '/kitchen/house?/newHousehold', {
 				method: 'POST',
 				body: new URLSearchParams({ household: first, key: r.id(), name: 'Under siege' }).toString(),
 				headers: { origin, 'content-type': 'application/x-www-form-urlencoded', 'x-sveltekit-action': 'true' }

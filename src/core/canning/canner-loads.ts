@@ -41,9 +41,23 @@ export interface CannerLoads {
 export const usualCapacity = (jar: JarSize): number =>
 	jar === 'quart' || jar === 'half-gallon' ? canningRules.loadQuarts.value : canningRules.loadPints.value;
 
-/** Jars that fit a household's canner: a usual load in the share of its quarts. One number for every page and plan. */
-export const cannerCapacity = (cannerQuarts: number, jar: JarSize): number =>
-	Math.max(1, Math.round((usualCapacity(jar) * cannerQuarts) / usualCapacity('quart')));
+/** Jars in a load, as somebody counted them; null where nobody did. */
+export interface CannerHolds {
+	readonly quarts: number;
+	readonly pints: number | null;
+	readonly halfPints: number | null;
+}
+
+/**
+ * Jars that fit a canner: as they were counted, else a usual load in the share of its quarts; half-pints as many as pints at
+ * least. One number for every page and plan.
+ */
+export function cannerCapacity(holds: CannerHolds, jar: JarSize): number {
+	const share = Math.max(1, Math.round((usualCapacity(jar) * holds.quarts) / usualCapacity('quart')));
+	if (jar === 'quart' || jar === 'half-gallon') return share;
+	const pints = holds.pints ?? share;
+	return jar === 'half-pint' ? (holds.halfPints ?? pints) : pints;
+}
 
 export interface CannerLoadsInput {
 	readonly process: TestedProcess;

@@ -10,6 +10,7 @@ import { dateIn, monthsAfter } from '../freezing/keep';
 import { advise } from '../safety/advise';
 import { inOrder, otherCautions, type Caution } from '../safety/cautions';
 import type { Thing } from '../things/thing';
+import { cannerFor } from './gear-changes';
 import type { Kitchen } from './kitchen';
 
 export interface CanWaysInput {
@@ -111,7 +112,7 @@ function waysFrom(input: CanWaysInput, processes: readonly TestedProcess[]): Can
 		const first = rows[0];
 		if (!jar || !first) return [];
 		const fitting = rows.filter((r) => r.jar === jar);
-		const jars = jarsOf(input, first.product, jar);
+		const jars = jarsOf(input, first.product, jar, fitting[0]?.method ?? first.method);
 		return [
 			{
 				id,
@@ -136,10 +137,15 @@ const loadTime_s = (p: TestedProcess): number =>
 		: canningRules.restWater_s.value);
 
 /** Whole jars of the item, and canner loads of them. */
-function jarsOf({ thing, grams, kitchen }: CanWaysInput, product: CanningProduct, jar: JarSize): CanWay['jars'] {
+function jarsOf(
+	{ thing, grams, kitchen }: CanWaysInput,
+	product: CanningProduct,
+	jar: JarSize,
+	method: TestedProcess['method']
+): CanWay['jars'] {
 	const each = perJar_g(thing.food, thing.form, product, jar);
 	if (!each) return undefined;
 	const count = Math.floor(grams / each.grams);
-	const loads = Math.ceil(count / cannerCapacity(kitchen.cannerQuarts, jar));
+	const loads = Math.ceil(count / cannerCapacity(cannerFor(kitchen, method), jar));
 	return { count, perJar_g: each.grams, loads, ...(each.note ? { note: each.note } : {}) };
 }

@@ -1,4 +1,3 @@
-import { freezingRules } from '../../reference/rules';
 import { jarVolume_L, type JarSize } from '../../reference/canning-rules';
 import type { Thing } from '../things/thing';
 import { takeOn, type Resource, type TakeOn } from '../costs/take-on';
@@ -59,7 +58,7 @@ export function capacities(input: CapacityInput): Capacity[] {
 				resources.push(
 					has('ice', 'ice', 'kg', kitchen.ice_kg + kitchen.iceDay_kg * days, own.ice?.kg ?? 0),
 					has('room', 'freezer room', 'L', kitchen.freezerFree_L, way.litres),
-					has('freezing', 'what the freezer freezes in the days', 'kg', kitchen.freezer_L * freezingRules.load_kg_per_L_day.value * days, own.prepared_g / 1000),
+					has('freezing', 'what the freezer freezes in the days', 'kg', kitchen.freezeDay_kg * days, own.prepared_g / 1000),
 					has('bags', 'bags and boxes that fit', 'pieces', bags.reduce((sum, c) => sum + c.count, 0), way.packs)
 				);
 			}

@@ -1,82 +1,57 @@
-/** What a kitchen works with, besides its pots and the places where things stand. */
-export const equipmentKinds = [
-	'freezer',
-	'dryer',
-	'canner',
-	'freeze-dryer',
-	'sealer',
-	'mill',
-	'grinder',
-	'moulds',
-	'trays'
-] as const;
+import type { CannerHolds } from '../canning/canner-loads';
+import type { Dryer } from '../drying/mixed-load';
+
+/** What a kitchen works with besides its pots and the places where things stand; several of each. */
+export const equipmentKinds = ['dryer', 'canner', 'freeze-dryer', 'sealer', 'mill', 'grinder', 'moulds'] as const;
 export type EquipmentKind = (typeof equipmentKinds)[number];
 
 /** SI; what is null was not said. */
-export interface Freezer {
-	/** Inside, L. */
-	readonly litres: number;
-	/** Of its air, °C. */
-	readonly air_C: number;
-	/** What it freezes in a day, kg, by its plate; null goes by the published pounds to the cubic foot. */
-	readonly day_kg: number | null;
-}
 export interface DryerSpec {
 	readonly trays: number;
 	/** Fewest that it may run with. */
 	readonly leastTrays: number;
 	readonly trayArea_m2: number;
-	/** One empty tray, g; null where nobody weighed it. */
-	readonly tare_g: number | null;
+	/** One empty tray, kg; null where nobody weighed it. */
+	readonly tare_kg: number | null;
 	readonly power_W: number;
-	readonly heater: 'bottom' | 'top' | 'back';
+	readonly heater: Dryer['heater'];
 }
-export interface CannerSpec {
-	/** Jars in a load. */
-	readonly quarts: number;
-	readonly pints: number | null;
-	readonly halfPints: number | null;
-	/** Whether smaller jars stand in two layers. */
+export interface CannerSpec extends CannerHolds {
+	/** Whether smaller jars stand in two layers, with a rack between. */
 	readonly stacked: boolean;
-	/** `none`: a pot for boiling water alone. */
-	readonly gauge: 'none' | 'dial' | 'weighted';
-	/** A dial is tested each year: the day of its last test, `yyyy-MM-dd`. */
+	/** `none`: a deep pot with a rack, for boiling water alone; null where nobody has said. */
+	readonly gauge: 'none' | 'dial' | 'weighted' | null;
+	/** The day of a dial's last test, `yyyy-MM-dd`. */
 	readonly dialTested: string | null;
-}
-export interface SealerSpec {
-	/** Widths of its rolls, mm. */
-	readonly rolls_mm: readonly number[];
-	readonly chamber: boolean;
-}
-export interface MouldsSpec {
-	readonly count: number;
-	/** Each, ml. */
-	readonly each_mL: number;
-}
-export interface TraysSpec {
-	readonly count: number;
-	readonly area_m2: number;
 }
 export interface FreezeDryerSpec {
 	readonly trays: number;
-	readonly trayArea_m2: number;
 	readonly load_kg: number;
 }
-export interface PlainSpec {
+export interface SealerSpec {
+	/** Widths of its rolls, m. */
+	readonly rolls_m: readonly number[];
+	/** Draws liquid too, since the whole bag is inside. */
+	readonly chamber: boolean;
+}
+export interface MillSpec {
 	/** Kilos in an hour, by the household's own word. */
 	readonly kg_h: number | null;
 }
+export interface MouldsSpec {
+	readonly hollows: number;
+	/** One of them, ml. */
+	readonly each_mL: number;
+}
 
 export interface EquipmentSpecs {
-	readonly freezer: Freezer;
 	readonly dryer: DryerSpec;
 	readonly canner: CannerSpec;
 	readonly 'freeze-dryer': FreezeDryerSpec;
 	readonly sealer: SealerSpec;
-	readonly mill: PlainSpec;
-	readonly grinder: PlainSpec;
+	readonly mill: MillSpec;
+	readonly grinder: MillSpec;
 	readonly moulds: MouldsSpec;
-	readonly trays: TraysSpec;
 }
 export type EquipmentSpec = EquipmentSpecs[EquipmentKind];
 
@@ -89,3 +64,22 @@ export type Equipment = {
 		readonly spec: EquipmentSpecs[K];
 	};
 }[EquipmentKind];
+
+/** What a helper may be let do. Common practice: no child at pressure or at the boiling pot. */
+export const tasks = ['wash', 'knife', 'heat', 'pressure', 'seal', 'label'] as const;
+export type Task = (typeof tasks)[number];
+
+/** What lies in the drawer besides bags, boxes and jars: lids by mouth, rolls by width, absorbers by what they take up. */
+export const supplyKinds = ['lid', 'roll', 'absorber'] as const;
+export type SupplyKind = (typeof supplyKinds)[number];
+export interface Supply {
+	readonly id: string;
+	readonly kind: SupplyKind;
+	readonly name: string;
+	/** Lids: mouth, mm. Rolls: width, mm. Absorbers: cc of oxygen. */
+	readonly size: number;
+	/** Pieces; of rolls centimetres. */
+	readonly amount: number;
+	/** At or under it there is little left; null: nobody minds. */
+	readonly low: number | null;
+}

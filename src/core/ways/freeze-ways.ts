@@ -1,5 +1,4 @@
 import { type BlanchRow, type CutRow, type FoodRow, type Range } from '../../reference/tables';
-import { freezingRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
 import type { Confidence } from '../../reference/row';
 import { mustBePositive, type Refusal } from '../errors';
@@ -318,7 +317,7 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const line_s = draft.line ? draft.line.line_s : draft.method === 'cook' ? 1800 : 0;
 	const look_s = cut.firstLook_h.value * 3600;
 	const toBoil_s = draft.line?.toBoil_s ?? 0;
-	const dayLoad_kg = kitchen.freezer_L * freezingRules.load_kg_per_L_day.value;
+	const dayLoad_kg = kitchen.freezeDay_kg;
 	// More than a day's load goes in day by day: the last one's work and look come after the days before it.
 	const freezeDays = dayLoad_kg > 0 ? Math.max(1, Math.ceil(prepared_g / 1000 / dayLoad_kg - 1e-9)) : 1;
 	const worked_s = Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s;

@@ -137,13 +137,27 @@ describe('all ways at a glance', () => {
 		expect(refusedToo).toMatchObject({ rule: 'can/summer-squash' });
 		// Stock has a tested process and no printed weight: it stands in the list all the same.
 		expect(seen('chicken-stock').find((w) => w.way === 'can')).toMatchObject({ kind: 'note' });
-		expect(cannerCapacity(4, 'pint')).toBe(5);
+		const four = { quarts: 4, pints: null, halfPints: null };
+		expect(cannerCapacity(four, 'pint')).toBe(5);
+		// As it was counted, where somebody counted: two layers of pints.
+		expect(cannerCapacity({ ...four, pints: 16 }, 'pint')).toBe(16);
+		expect(cannerCapacity({ ...four, pints: 16 }, 'half-pint')).toBe(16);
+		expect(cannerCapacity({ ...four, pints: 16, halfPints: 20 }, 'half-pint')).toBe(20);
 	});
 	it('reckons the same canner loads as the jars beside it, whatever the canner holds', () => {
 		let compared = 0;
-		for (const cannerQuarts of [4, 5, 7, 15])
+		for (const quarts of [4, 5, 7, 15])
 			for (const food of foodRows) {
-				const own = { ...kitchen, cannerQuarts };
+				const canner = {
+					name: 'own',
+					quarts,
+					pints: null,
+					halfPints: null,
+					stacked: false,
+					gauge: null,
+					dialTested: null
+				};
+				const own = { ...kitchen, canners: [canner] };
 				const cans = canWays({ thing: thingOf(food), grams: 11_000, kitchen: own, jar: 'quart', now });
 				if ('kind' in cans.plain) continue;
 				const list = glance({
@@ -159,7 +173,7 @@ describe('all ways at a glance', () => {
 					const seen = list.find((w): w is GlanceWay => w.kind === 'way' && w.id === `can-${can.id}`);
 					if (!can.jars || !seen?.loads) continue;
 					compared++;
-					expect(can.jars.loads, `${food.id}, ${can.id}, ${cannerQuarts} quarts`).toBe(seen.loads.loads.length);
+					expect(can.jars.loads, `${food.id}, ${can.id}, ${quarts} quarts`).toBe(seen.loads.loads.length);
 				}
 			}
 		expect(compared).toBeGreaterThan(40);

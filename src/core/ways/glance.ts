@@ -14,6 +14,7 @@ import { usefulPower_W } from '../heat/pot-heating';
 import type { CanWay, CanWays } from './can-ways';
 import type { DryWay } from './dry-ways';
 import type { FreezeWay, RefusedWay } from './freeze-ways';
+import { cannerFor } from './gear-changes';
 import type { Kitchen } from './kitchen';
 
 /** One way beside the others, for the whole of an item. */
@@ -209,7 +210,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 			? cannerLoads({
 					process,
 					jars: count,
-					capacity: cannerCapacity(kitchen.cannerQuarts, can.jar),
+					capacity: cannerCapacity(cannerFor(kitchen, process.method), can.jar),
 					burner,
 					tap_C: kitchen.tap_C,
 					boil_C: boilingPoint_C(kitchen.altitude_m ?? 0)

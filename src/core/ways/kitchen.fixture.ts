@@ -13,6 +13,7 @@ export const kitchen: Kitchen = {
 	trays: 6,
 	trayArea_m2: 0.15,
 	freezer_L: 240,
+	freezeDay_kg: 7.69,
 	freezerFree_L: 120,
 	containers: [
 		{ id: 'a', name: '1 L bag', kind: 'bag', volume_mL: 1000, count: 40 },
@@ -23,7 +24,10 @@ export const kitchen: Kitchen = {
 	room_C: 22,
 	room_humidity: 0.5,
 	dryer: { trays: 8, trayArea_m2: 0.1, power_W: 600, heater: 'bottom' },
-	cannerQuarts: 7,
+	canners: [
+		{ name: 'canner', quarts: 7, pints: null, halfPints: null, stacked: false, gauge: 'weighted', dialTested: null }
+	],
+	supplies: [],
 	freezer_C: -18,
 	frozen_kg: 60,
 	pantry_C: 16,

@@ -2,17 +2,21 @@ import type { Dryer } from '../drying/mixed-load';
 import type { Pot } from '../heat/blanch-line';
 import type { Container } from '../packing/packs';
 import type { Units } from '../quantities/format';
+import type { CannerSpec, DryerSpec, Supply } from './equipment';
 
 export interface KitchenPot extends Pot {
 	readonly id: string;
 	readonly name: string;
+	/** Inside, m; null where nobody measured. */
+	readonly diameter_m?: number | null;
+	readonly height_m?: number | null;
 }
 
 /** What the core must know of a kitchen; SI throughout. */
 export interface Kitchen {
 	/** Null until the household has said it. */
 	readonly altitude_m: number | null;
-	/** Gauge of its pressure canner, 'none' without one, null where it was not said. */
+	/** Gauge of its first pressure canner, 'none' without one, null where nothing was said. */
 	readonly gauge: 'none' | 'dial' | 'weighted' | null;
 	readonly units: Units;
 	/** IANA name. */
@@ -24,6 +28,8 @@ export interface Kitchen {
 	readonly basins: number;
 	readonly trays: number;
 	readonly trayArea_m2: number;
+	/** New food that its freezers take in a day, kg: by their plates, else by the published load. */
+	readonly freezeDay_kg: number;
 	/** Whole inside, and what is still free, L. */
 	readonly freezer_L: number;
 	readonly freezerFree_L: number;
@@ -32,10 +38,12 @@ export interface Kitchen {
 	readonly room_C: number;
 	/** 0 to 1. */
 	readonly room_humidity: number;
-	/** Null without one. */
+	/** The first of its dryers; null without one. */
 	readonly dryer: KitchenDryer | null;
-	/** Quarts that its canner holds. */
-	readonly cannerQuarts: number;
+	/** In the order of use; none where nothing was said. */
+	readonly canners: readonly KitchenCanner[];
+	/** Lids, rolls, absorbers. */
+	readonly supplies: readonly Supply[];
 	/** Of the coldest freezer; what stands frozen in it. */
 	readonly freezer_C: number;
 	readonly frozen_kg: number;
@@ -47,9 +55,13 @@ export interface Kitchen {
 	readonly prices: Prices;
 }
 
-export interface KitchenDryer extends Dryer {
-	readonly trayArea_m2: number;
-	readonly power_W: number;
+export interface KitchenDryer extends Dryer, Pick<DryerSpec, 'trayArea_m2' | 'power_W'> {
+	/** Fewest that it may run with; one where nobody said. */
+	readonly leastTrays?: number;
+}
+
+export interface KitchenCanner extends CannerSpec {
+	readonly name: string;
 }
 
 /** Minor units of money, such as cents. */

@@ -2,7 +2,6 @@ import { findProcesses } from '../canning/find-process';
 import { productsOf } from '../canning/products';
 import { boilingPoint_C } from '../heat/boiling-point';
 import { blanchRows } from '../../reference/tables';
-import { freezingRules } from '../../reference/rules';
 import { foodById } from '../things/names';
 import { plain } from '../things/thing';
 import { freezeWays, type FreezeWay } from './freeze-ways';
@@ -74,8 +73,16 @@ export function setUpEffects(kitchen: Kitchen & { altitude_m: number }, now: num
 						iced: line.icePerPotful_kg > 0 ? Math.floor(kitchen.ice_kg / line.icePerPotful_kg) : 0
 					}
 				: null,
-		freezeDay_kg: kitchen.freezer_L * freezingRules.load_kg_per_L_day.value
+		freezeDay_kg: kitchen.freezeDay_kg
 	};
+}
+
+/** Green beans in a potful of this pot alone, kg, and how long the boil takes to come back, s; null where none can be told. */
+export function potfulOf(kitchen: Kitchen, potId: string, now: number): { kg: number; reboil_s: number } | null {
+	const pots = kitchen.pots.filter((p) => p.id === potId);
+	if (kitchen.altitude_m === null || pots.length === 0) return null;
+	const line = beansWay({ ...kitchen, pots }, now)?.line;
+	return line ? { kg: line.potful_kg, reboil_s: line.reboil_s } : null;
 }
 
 function beansWay(kitchen: Kitchen, now: number): FreezeWay | undefined {

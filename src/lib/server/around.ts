@@ -7,6 +7,7 @@ import { mainOf, setWeight_kg } from '$core/recipes/scale-recipe';
 import type { CanWays } from '$core/ways/can-ways';
 import type { DryWay } from '$core/ways/dry-ways';
 import { cannerCapacity } from '$core/canning/canner-loads';
+import { cannerFor } from '$core/ways/gear-changes';
 import type { Kitchen } from '$core/ways/kitchen';
 import type { Refusal } from '$core/errors';
 import { advise } from '$core/safety/advise';
@@ -82,7 +83,7 @@ export function gatheringToward(
 	if ('kind' in jars.plain) return null;
 	const way = jars.plain.find((w) => w.jars !== undefined);
 	if (!way?.jars) return null;
-	const perLoad = cannerCapacity(kitchen.cannerQuarts, way.jar);
+	const perLoad = cannerCapacity(cannerFor(kitchen, way.processes[0]?.method ?? 'pressure'), way.jar);
 	const need_kg = (way.jars.perJar_g * perLoad) / 1000;
 	const { gathered: g, pickings } = gatherOf(food, need_kg, basket, now);
 	return {

@@ -1,45 +1,10 @@
 import Joi from 'joi';
-import type { Units } from '$core/quantities/format';
 import { freezerOutage } from '$core/freezing/freezer-week';
 import { publishedOutage } from '$core/freezing/published-outage';
 import { minorDigits, readMoney } from '$core/quantities/money';
 import { DomainError } from '$core/errors';
 import { AppError } from './errors';
-import { decimalWithin, line, measureWithin, parse } from './parse';
-
-/** The dryer, the canner's size, the room's air and a usual day, as the form has them. @throws {AppError} 400 */
-export function readMeans(fields: Record<string, string>, units: Units) {
-	const v = parse(
-		Joi.object<{
-			dryerTrays: number;
-			dryerTrayAreaM2: number;
-			dryerPowerW: number;
-			dryerHeater: 'bottom' | 'top' | 'back';
-			roomHumidity: number;
-			cannerQuarts: number;
-			iceKgDay: number;
-			handsHDay: number;
-		}>({
-			dryerTrays: Joi.number().integer().min(0).max(60).required().label('The dryer’s trays'),
-			dryerTrayAreaM2: measureWithin('area', units, 0.01, 2).required().label('The area of a dryer’s tray'),
-			dryerPowerW: decimalWithin(20, 10_000).required().label('What the dryer draws'),
-			dryerHeater: Joi.string().valid('bottom', 'top', 'back').required().label('Where its heater is'),
-			roomHumidity: decimalWithin(5, 100).required().label('The humidity'),
-			cannerQuarts: Joi.number().integer().min(1).max(40).required().label('Quarts in the canner'),
-			iceKgDay: measureWithin('weight', units, 0, 500).required().label('The ice that comes in a day'),
-			handsHDay: decimalWithin(0, 24).required().label('Hours on a usual day')
-		}),
-		fields
-	);
-	return {
-		...v,
-		dryerTrayAreaM2: Number(v.dryerTrayAreaM2),
-		dryerPowerW: Number(v.dryerPowerW),
-		roomHumidity: Number(v.roomHumidity) / 100,
-		iceKgDay: Number(v.iceKgDay),
-		handsHDay: Number(v.handsHDay)
-	};
-}
+import { line, parse } from './parse';
 
 const moneys = ['energyPrice', 'hourRate', 'bagPrice', 'lidPrice'] as const;
 

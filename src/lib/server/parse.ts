@@ -117,7 +117,7 @@ export const decimalWithin = (low: number, high: number) =>
 		number >= low && number <= high ? number : helpers.message({ custom: `{{#label}} must be from ${low} to ${high}` })
 	);
 
-/** A measure as a person writes it, a bare number being in the household's unit; within a closed range of °C, L, kg or m². */
+/** A measure as a person writes it, a bare number being in the household's unit; within a closed range of °C, L, kg, m² or m. */
 export const measureWithin = (kind: MeasureKind, units: Units, low: number, high: number) =>
 	Joi.alternatives()
 		.try(Joi.number(), Joi.string().max(40))

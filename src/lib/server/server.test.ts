@@ -5,6 +5,7 @@ import { PDFDocument } from 'pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DomainError } from '$core/errors';
 import { readLine } from '$core/things/read-line';
+import { gearFields, type GearKind } from '$core/ways/equipment-fields';
 import { keepDemo, loadDemo } from '$demo/load';
 import { clockOf } from './clock';
 import { bringUpToDate, connect } from './db/client';
@@ -13,7 +14,8 @@ import { AppError, asAppError } from './errors';
 import { echoOf } from './haul';
 import { labelSheet, wrap, type Label } from './labels/label-sheet.mjs';
 import { drawLabels } from './labels/draw';
-import { freezerHours, readMeans, readPrices } from './means';
+import { readGear, shownGear } from './gear';
+import { freezerHours, readPrices } from './means';
 import { decimalWithin, formOf, line, measureWithin, parse, readJson, weightWithin } from './parse';
 import { storesFor } from './stores';
 import { householdById } from './stores/households';
@@ -21,26 +23,9 @@ import { householdById } from './stores/households';
 const one = <T>(schema: Joi.Schema, value: unknown): T =>
 	parse(Joi.object<{ x: T }>({ x: schema.required().label('It') }), { x: value }).x;
 
-describe('the dryer, the day and the prices', () => {
-	const means = {
-		dryerTrays: '8',
-		dryerTrayAreaM2: '0.1',
-		dryerPowerW: '600',
-		dryerHeater: 'back',
-		roomHumidity: '55',
-		cannerQuarts: '7',
-		iceKgDay: '3',
-		handsHDay: '2.5'
-	};
+describe('freezers and prices', () => {
 	const prices = { currency: 'eur', energyPrice: '0.314', hourRate: '6', bagPrice: '0,09', lidPrice: '0.14' };
 	it('are read in the household’s units, shares as shares, money in minor units', () => {
-		expect(readMeans(means, 'metric')).toMatchObject({
-			dryerTrays: 8,
-			dryerTrayAreaM2: 0.1,
-			roomHumidity: 0.55,
-			handsHDay: 2.5
-		});
-		expect(readMeans({ ...means, dryerTrayAreaM2: '155', iceKgDay: '2.2 lb' }, 'us').iceKgDay).toBeCloseTo(0.998, 2);
 		expect(readPrices(prices)).toEqual({
 			currency: 'EUR',
 			energyPrice: 31.4,
@@ -68,12 +53,66 @@ describe('the dryer, the day and the prices', () => {
 			}
 			return undefined;
 		};
-		expect(faults(() => readMeans({ ...means, dryerTrays: '-1', roomHumidity: '200' }, 'metric'))).toEqual([
-			'dryerTrays',
-			'roomHumidity'
-		]);
 		expect(faults(() => readPrices({ ...prices, currency: 'E1' }))).toEqual(['currency']);
 		expect(faults(() => readPrices({ ...prices, bagPrice: 'free', lidPrice: '-2' }))).toEqual(['bagPrice', 'lidPrice']);
+	});
+});
+
+describe('what a kitchen works with', () => {
+	const form = (kind: GearKind, more: Record<string, string>) => ({ kind, name: 'one', key: randomUUID(), ...more });
+	it('comes back from its form as it went in, in both units', () => {
+		const held: Record<GearKind, Record<string, unknown>> = {
+			pot: { litres: 12, burnerW: 3000, burnerKind: 'gas', diameterM: 0.28, heightM: 0.2, basketL: null },
+			canner: { quarts: 7, pints: 16, halfPints: null, stacked: true, gauge: 'dial', dialTested: '2026-05-02' },
+			dryer: { trays: 8, leastTrays: 4, trayArea_m2: 0.1, tare_kg: 0.3, power_W: 600, heater: 'back' },
+			'freeze-dryer': { trays: 4, load_kg: 4 },
+			sealer: { rolls_m: [0.2, 0.28], chamber: true },
+			mill: { kg_h: 12 },
+			grinder: { kg_h: null },
+			moulds: { hollows: 24, each_mL: 30 },
+			person: { handsH: 2.5, may: ['wash', 'seal'] }
+		};
+		for (const units of ['metric', 'us'] as const)
+			for (const [kind, values] of Object.entries(held) as [GearKind, Record<string, unknown>][]) {
+				const shown = Object.entries(shownGear(kind, values, units)).filter(([, v]) => v !== '');
+				const { piece } = readGear(form(kind, Object.fromEntries(shown)), units);
+				const back = piece.values as unknown as Record<string, unknown>;
+				for (const [name, value] of Object.entries(values))
+					if (typeof value === 'number')
+						expect(Number(back[name]) / value, `${kind} ${name} ${units}`).toBeCloseTo(1, 2);
+					else if (name === 'rolls_m') expect(back[name]).toHaveLength(2);
+					else expect(back[name], `${kind} ${name} ${units}`).toEqual(value);
+			}
+	});
+	it('is new with what most have, and every fault is named', () => {
+		for (const kind of Object.keys(gearFields) as GearKind[]) {
+			const usual = Object.entries(shownGear(kind, null, 'metric')).filter(([, v]) => v !== '');
+			expect(() => readGear(form(kind, Object.fromEntries(usual)), 'metric'), kind).not.toThrow();
+		}
+		const fault = (kind: GearKind, more: Record<string, string>) => {
+			try {
+				readGear(form(kind, more), 'metric');
+			} catch (error) {
+				return asAppError(error)?.faults.map((f) => f.field);
+			}
+			return undefined;
+		};
+		expect(fault('dryer', { trays: '0', heater: 'moon' })).toEqual([
+			'trays',
+			'trayArea_m2',
+			'power_W',
+			'heater',
+			'leastTrays'
+		]);
+		expect(fault('sealer', { rolls_m: '20;28' })).toBeUndefined();
+		expect(fault('sealer', { rolls_m: '20, wide' })).toEqual(['rolls_m']);
+		// 24 cm across and 18 high are 8 litres: a straight wall.
+		expect(fault('pot', { litres: '30', burnerW: '2000', burnerKind: 'gas', diameterM: '24', heightM: '18' })).toEqual([
+			'litres'
+		]);
+		expect(
+			fault('pot', { litres: '8', burnerW: '2000', burnerKind: 'gas', diameterM: '24', heightM: '18' })
+		).toBeUndefined();
 	});
 });
 

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { BurnerKind } from '$reference/rules';
 import type { Units } from '$core/quantities/format';
 import { editMeasure } from '$core/quantities/parse-measure';
+import { dayLimit_kg } from '$core/freezing/freezer-week';
 import { mFromFt } from '$core/quantities/units';
 import { setUpEffects, type SetUp } from '$core/ways/set-up';
 import { AppError } from './errors';
@@ -64,6 +65,7 @@ export async function effectsOf(stores: Stores, set: SetUp, now: Date) {
 			basins: set.basins,
 			trays: set.trays,
 			freezer_L: set.freezerL,
+			freezeDay_kg: dayLimit_kg(set.freezerL),
 			freezerFree_L: set.freezerL,
 			freezer_C: set.freezerC
 		},

@@ -7,14 +7,19 @@ import { plain, type Thing } from '$core/things/thing';
 import { practices, isFor, type PracticeRow, type RecipeRow } from '$reference/other-ways';
 import { sources } from '$reference/sources';
 import type { FoodRow } from '$reference/tables';
+import type { Kitchen } from '$core/ways/kitchen';
 import { AppError } from './errors';
+import type { Stores } from './stores';
 import type { HouseholdRow } from './stores/households';
 
+const gaugeForTables = (gauge: Kitchen['gauge']): TableKitchen['gauge'] =>
+	gauge === 'dial' || gauge === 'weighted' ? gauge : undefined;
+
 /** What of a household the tables are read with. */
-export const tableKitchen = (household: HouseholdRow): TableKitchen => ({
+export const tableKitchen = async (household: HouseholdRow, stores: Stores): Promise<TableKitchen> => ({
 	units: household.units,
 	altitude_m: household.altitudeM,
-	gauge: household.gauge === 'dial' || household.gauge === 'weighted' ? household.gauge : undefined
+	gauge: gaugeForTables(await stores.gear.gauge())
 });
 
 /** @throws {AppError} 404, with what was probably meant */

@@ -69,7 +69,8 @@
 
 {#if data.household.altitude_m === null}
 	<p class="mb-4 rounded-xl border-2 border-red bg-redbg px-4 py-3">
-		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen/first">Set the kitchen up</a> in three answers.
+		<b>First, the altitude of this kitchen.</b> Times hang on it. <a href="/kitchen/first">Set the kitchen up</a> in three
+		answers.
 	</p>
 {/if}
 
@@ -183,7 +184,7 @@
 			Type above what came from the garden or the market, and see how long it keeps and what can become of it.
 		</p>
 		{#if !data.household.demo}<p class="mt-4">
-				Want to look around first? <a href="/kitchen#demo">Load the demo</a> in the Kitchen.
+				Want to look around first? <a href="/kitchen/house#demo">Load the demo</a> in the Kitchen.
 			</p>{/if}
 	</section>
 {:else}

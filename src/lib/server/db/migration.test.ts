@@ -9,7 +9,7 @@ import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { kitchen } from '$core/ways/kitchen.fixture';
 import { expectLedger } from '../../../../tests/laws/book-equals-fold';
 import { storesFor } from '../stores';
-import { defaultHousehold } from '../stores/households';
+import { defaultHousehold, householdById } from '../stores/households';
 import { bringUpToDate, connect } from './client';
 
 const base = process.env.TEST_DATABASE_URL ?? '';
@@ -56,6 +56,8 @@ async function before() {
 		[home, 'Home', '2026-01-01']
 	] as const)
 		await sql`insert into household (id, name, units, zone, people, ice_kg, basins, trays, tray_area_m2, tap_c, room_c, created_at) values (${id}, ${label}, 'metric', 'UTC', 2, 2, 1, 2, 0.12, 14, 21, ${made})`;
+	await sql`update household set gauge = 'dial', canner_quarts = 5, dryer_trays = 8, dryer_tray_area_m2 = 0.11, dryer_power_w = 620, dryer_heater = 'back' where id = ${home}`;
+	await sql`update household set gauge = 'none' where id = ${young}`;
 	await sql`insert into place (id, household_id, name, kind, temp_c, position) values (${counter}, ${home}, 'Counter', 'counter', 21, 0), (${freezer}, ${home}, 'Freezer', 'freezer', -18, 1)`;
 	await sql`insert into container (id, household_id, name, kind, volume_ml, count) values (${bag}, ${home}, 'Bag', 'bag', 1000, 6)`;
 	const food = foodById('green-beans');
@@ -106,7 +108,7 @@ async function before() {
 	const finish = await tap(run, 300, { type: 'finish' });
 	await tap(open, 60, { type: 'heat-on' });
 	await sql.end();
-	return { home, run, open, batch, packs, same, raw, bag, finish };
+	return { home, young, run, open, batch, packs, same, raw, bag, finish };
 }
 
 describe('a database of before', () => {
@@ -117,6 +119,21 @@ describe('a database of before', () => {
 		const home = await defaultHousehold(db);
 		expect(home?.id).toBe(old.home);
 		if (!home) return;
+		// Dryer and canner are things of their own now, as they were; what nobody said is not made up.
+		const kitchenThen = await storesFor(db, home, new Date(at)).home.kitchen();
+		expect(kitchenThen.gauge).toBe('dial');
+		expect(kitchenThen.canners).toMatchObject([{ name: 'Canner', quarts: 5, pints: null, gauge: 'dial' }]);
+		expect(kitchenThen.dryer).toEqual({
+			trays: 8,
+			leastTrays: 1,
+			trayArea_m2: 0.11,
+			tare_kg: null,
+			power_W: 620,
+			heater: 'back'
+		});
+		const younger = await householdById(db, old.young);
+		const youngs = younger && (await storesFor(db, younger, new Date(at)).home.kitchen());
+		expect([youngs?.gauge, youngs?.dryer]).toEqual(['none', null]);
 		const later = storesFor(db, home, new Date(Date.parse(at) + 3_600_000));
 		const closed = await later.runs.get(old.run);
 		expect(closed).toMatchObject({ code: 'ABCDE', status: 'finished', batchCode: 'ABCDE', differences: [] });

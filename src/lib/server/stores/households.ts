@@ -1,11 +1,14 @@
 import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import { dayLimit_kg } from '$core/freezing/freezer-week';
+import { gaugeOf } from '$core/ways/gear-changes';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';
-import { causeOf, preparedOnce, type Database, type Tx } from '../db/client';
+import { preparedOnce, type Database, type Tx } from '../db/client';
 import { container, household, lot, lotBalance, ownMeasure, place, pot, recipePortion } from '../db/schema';
 import { AppError, notFound } from '../errors';
-import { once } from './once';
+import { changer, named } from './change';
+import { gearStore } from './gear';
 import { setUpHousehold } from './set-up';
 import type { SetUp } from '$core/ways/set-up';
 import { stockStore } from './stock';
@@ -86,20 +89,6 @@ export async function newHousehold(
 	return id;
 }
 
-/** A unique name that is taken becomes a clear fault. */
-async function named<T>(field: string, name: string, work: () => Promise<T>): Promise<T> {
-	try {
-		return await work();
-	} catch (error) {
-		if (causeOf(error)?.code === '23505') {
-			throw new AppError(409, 'NAME_TAKEN', `"${name}" is there already. Nothing was saved; give it another name.`, [
-				{ field, message: 'Taken already.' }
-			]);
-		}
-		throw error;
-	}
-}
-
 export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	const householdId = row.id;
 	const parts = {
@@ -119,27 +108,31 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		measures: () =>
 			db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
 	};
-	/** A change by hand, once for its key. */
-	const change = (key: string, what: string, body: unknown, work: (tx: Tx) => Promise<unknown>) =>
-		once(db, householdId, { key, action: `kitchen ${what}`, body }, now, async (tx) => {
-			await work(tx);
-			return {};
-		});
+	const change = changer(db, householdId, now);
+	const gear = gearStore(db, householdId, now);
 
 	return {
 		...parts,
 		/** The kitchen as the core wants it. */
 		async kitchen(): Promise<Kitchen> {
-			const [places, pots, containers, used] = await Promise.all([
+			const [places, pots, containers, used, machines, persons, supplies] = await Promise.all([
 				parts.places(),
 				parts.pots(),
 				parts.containers(),
-				stockStore(db, householdId, now).freezerUsed_L()
+				stockStore(db, householdId, now).freezerUsed_L(),
+				gear.equipment(),
+				gear.persons(),
+				gear.supplies()
 			]);
-			const freezer_L = places.filter((p) => p.kind === 'freezer').reduce((sum, p) => sum + (p.litres ?? 0), 0);
+			const freezers = places.filter((p) => p.kind === 'freezer');
+			const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
+			const canners = machines.flatMap((m) => (m.kind === 'canner' ? [{ name: m.name, ...m.spec }] : []));
+			const [dryer] = machines.flatMap((m) => (m.kind === 'dryer' ? [m.spec] : []));
 			return {
 				altitude_m: row.altitudeM,
-				gauge: row.gauge,
+				gauge: gaugeOf(canners),
+				canners,
+				supplies,
 				units: row.units,
 				zone: row.zone,
 				people: row.people,
@@ -148,12 +141,15 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					name: p.name,
 					litres: p.litres,
 					burner: { kind: p.burnerKind, power_W: p.burnerW },
+					diameter_m: p.diameterM,
+					height_m: p.heightM,
 					...(p.basketL ? { basket_L: p.basketL } : {})
 				})),
 				ice_kg: row.iceKg,
 				basins: row.basins,
 				trays: row.trays,
 				trayArea_m2: row.trayAreaM2,
+				freezeDay_kg: freezers.reduce((sum, p) => sum + (p.dayKg ?? dayLimit_kg(p.litres ?? 0)), 0),
 				freezer_L,
 				freezerFree_L: Math.max(0, freezer_L - used),
 				containers: containers.map((c) => ({
@@ -166,21 +162,12 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				tap_C: row.tapC,
 				room_C: row.roomC,
 				room_humidity: row.roomHumidity,
-				dryer:
-					row.dryerTrays === 0
-						? null
-						: {
-								trays: row.dryerTrays,
-								trayArea_m2: row.dryerTrayAreaM2,
-								power_W: row.dryerPowerW,
-								heater: row.dryerHeater
-							},
-				cannerQuarts: row.cannerQuarts,
-				freezer_C: Math.min(-12, ...places.filter((p) => p.kind === 'freezer').map((p) => p.tempC)),
+				dryer: dryer ?? null,
+				freezer_C: Math.min(-12, ...freezers.map((p) => p.tempC)),
 				frozen_kg: Math.min(used, freezer_L) * freezerModel.fill_kg_L.value,
 				pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,
 				iceDay_kg: row.iceKgDay,
-				handsDay_h: row.handsHDay,
+				handsDay_h: Math.min(24 * 60, row.handsHDay + persons.reduce((sum, p) => sum + (p.handsH ?? 0), 0)),
 				prices: {
 					currency: row.currency,
 					kWh: row.energyPrice,
@@ -203,7 +190,10 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			await change(key, 'set up', set, (tx) => setUpHousehold(tx, householdId, set));
 			return { set: true };
 		},
-		async addPlace(key: string, values: { name: string; kind: PlaceKind; tempC: number; litres: number | null }) {
+		async addPlace(
+			key: string,
+			values: { name: string; kind: PlaceKind; tempC: number; litres: number | null; dayKg?: number | null }
+		) {
 			await named('name', values.name, () =>
 				change(key, 'place', values, async (tx) => {
 					const [last] = await tx
@@ -214,33 +204,37 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				})
 			);
 		},
-		async addPot(
-			key: string,
-			values: {
-				name: string;
-				litres: number;
-				burnerW: number;
-				burnerKind: (typeof pot.$inferSelect)['burnerKind'];
-				basketL: number | null;
-			}
-		) {
-			await named('name', values.name, () =>
-				change(key, 'pot', values, (tx) => tx.insert(pot).values({ id: uuidv7(), householdId, ...values }))
-			);
+		/** A freezer's litres, and what it freezes in a day. @throws {AppError} 404 */
+		async setFreezer(key: string, id: string, values: { litres: number; dayKg: number | null }) {
+			await change(key, 'freezer', { id, ...values }, async (tx) => {
+				const changed = await tx
+					.update(place)
+					.set(values)
+					.where(
+						and(
+							eq(place.householdId, householdId),
+							eq(place.id, id),
+							eq(place.kind, 'freezer'),
+							isNull(place.removedAt)
+						)
+					)
+					.returning({ id: place.id });
+				if (changed.length === 0) throw notFound('freezer');
+			});
 		},
 		async addContainer(
 			key: string,
-			values: { name: string; kind: 'bag' | 'box' | 'jar'; volumeMl: number; count: number }
+			values: { name: string; kind: 'bag' | 'box' | 'jar'; volumeMl: number; count: number; low?: number | null }
 		) {
 			await named('name', values.name, () =>
 				change(key, 'container', values, (tx) => tx.insert(container).values({ id: uuidv7(), householdId, ...values }))
 			);
 		},
-		async setContainerCount(key: string, id: string, count: number) {
-			await change(key, 'count', { id, count }, async (tx) => {
+		async setContainerCount(key: string, id: string, count: number, low: number | null = null) {
+			await change(key, 'count', { id, count, low }, async (tx) => {
 				const changed = await tx
 					.update(container)
-					.set({ count })
+					.set({ count, low })
 					.where(and(eq(container.householdId, householdId), eq(container.id, id)))
 					.returning({ id: container.id });
 				if (changed.length === 0) throw notFound('container');
@@ -281,7 +275,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		 *
 		 * @throws {AppError} 404; 409 IN_USE
 		 */
-		async remove(key: string, what: 'place' | 'pot' | 'container' | 'measure', id: string) {
+		async remove(key: string, what: 'place' | 'container' | 'measure' | 'portion', id: string) {
 			await change(key, 'remove', { what, id }, async (tx) => {
 				if (what === 'place') return removePlace(tx, householdId, id, now);
 				if (what === 'container') {
@@ -293,7 +287,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 					if (gone.length === 0) throw notFound(what);
 					return;
 				}
-				const table = what === 'pot' ? pot : ownMeasure;
+				const table = what === 'portion' ? recipePortion : ownMeasure;
 				const gone = await tx
 					.delete(table)
 					.where(and(eq(table.householdId, householdId), eq(table.id, id)))

@@ -1,5 +1,6 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
+import { gearStore } from './gear';
 import { householdStore, type HouseholdRow } from './households';
 import { kitchensStore } from './kitchens';
 import { runStore } from './runs';
@@ -9,6 +10,7 @@ import { stockStore } from './stock';
 export function storesFor(db: Database, household: HouseholdRow, now: Date) {
 	return {
 		home: householdStore(db, household, now),
+		gear: gearStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
 		runs: runStore(db, household, now),

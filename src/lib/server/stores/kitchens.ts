@@ -3,7 +3,18 @@ import { dateIn } from '$core/freezing/keep';
 import { demo } from '$demo/household';
 import { fillDemo } from '$demo/load';
 import { transact, type Database } from '../db/client';
-import { container, household, lot, ownMeasure, place, pot } from '../db/schema';
+import {
+	container,
+	equipment,
+	household,
+	lot,
+	ownMeasure,
+	person,
+	place,
+	pot,
+	recipePortion,
+	supply
+} from '../db/schema';
 import { AppError } from '../errors';
 import { becomeDefault, newHousehold, type HouseholdRow } from './households';
 import { once } from './once';
@@ -61,7 +72,7 @@ export function kitchensStore(db: Database, home: HouseholdRow, now: Date) {
 						'NOT_EMPTY',
 						'This household has lots of its own, so the demo is not laid over them. Start a new household for it; nothing was changed.'
 					);
-				for (const table of [place, pot, container, ownMeasure])
+				for (const table of [place, pot, container, ownMeasure, equipment, person, supply, recipePortion])
 					await tx.delete(table).where(eq(table.householdId, home.id));
 				await tx
 					.update(household)

@@ -73,7 +73,7 @@
 				</tbody>
 			</table>
 			<p class="mt-1 text-sm text-soft">
-				Plain sums by the <a href="/kitchen#dryer">Kitchen</a>’s hours, ice, room, bags and trays.
+				Plain sums by the <a href="/kitchen">Kitchen</a>’s hours, ice, room, bags and trays.
 			</p>
 		{/if}
 	{/if}

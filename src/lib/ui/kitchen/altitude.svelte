@@ -9,13 +9,11 @@
 
 	let {
 		altitude_m,
-		gauge,
 		boil_C,
 		units,
 		failed
 	}: {
 		altitude_m: number | null;
-		gauge: 'none' | 'dial' | 'weighted' | null;
 		boil_C: number | null;
 		units: Units;
 		failed: Failed | null;
@@ -70,26 +68,5 @@
 			></label
 		>
 		<button class="btn btn-full">Save the altitude</button>
-	</form>
-	<form
-		method="POST"
-		action="?/canner"
-		use:enhance={withNotice({ reset: false })}
-		class="mt-4 flex flex-wrap items-end gap-3 border-t border-line pt-4"
-	>
-		<Marks />
-		<label class="field"
-			><span>pressure canner</span><select name="gauge" required aria-invalid={bad('gauge')}>
-				{#if gauge === null}<option value="" selected>not said yet</option>{/if}
-				<option value="weighted" selected={gauge === 'weighted'}>weighted gauge (jiggles or rocks)</option>
-				<option value="dial" selected={gauge === 'dial'}>dial gauge (a needle)</option>
-				<option value="none" selected={gauge === 'none'}>none</option>
-			</select></label
-		>
-		<button class="btn">Save the canner</button>
-		<p class="basis-full text-[15px] text-soft">
-			The two gauges take different pressures at one altitude. A dial gauge is tested every year, and replaced when it
-			is more than 2 psi out.
-		</p>
 	</form>
 </section>

@@ -91,7 +91,7 @@
 	{/if}
 	{#if freezers.length === 0}
 		<p class="font-semibold text-amber">
-			There is no freezer in the Kitchen yet. <a href="/kitchen#places">Add one</a>; the run waits.
+			There is no freezer in the Kitchen yet. <a href="/kitchen/places">Add one</a>; the run waits.
 		</p>
 	{:else if left_g === 0 && run.packed.length > 0 && !more}
 		<button class="btn btn-plain underline" onclick={() => (more = true)}>More packs than that?</button>

@@ -160,8 +160,8 @@
 		</tbody>
 	</table>
 	<p class="mt-1 text-sm text-soft">
-		Energy by heat balances; hours at what yours are worth in the <a href="/kitchen#prices">Kitchen</a>. A jar of dried
-		food is set against the fresh food in it. {sayCount(open.length, 'way')} open.
+		Energy by heat balances; hours at what yours are worth in the <a href="/kitchen/house#prices">Kitchen</a>. A jar of
+		dried food is set against the fresh food in it. {sayCount(open.length, 'way')} open.
 	</p>
 </section>
 

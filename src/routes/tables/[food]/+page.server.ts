@@ -37,7 +37,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			// A kind with limits of its own keeps them on its page: white peaches are not canned, peaches are.
 			const kind = kindById(food.id, url.searchParams.get('kind'));
 			const thing = kind ? { ...named, kind, called: kind.name } : named;
-			const all = foodSections(thing, tableKitchen(locals.household));
+			const all = foodSections(thing, await tableKitchen(locals.household, locals.stores));
 			const asked = url.searchParams.get('way') ?? '';
 			const way = isTableWay(asked) && all.some((s) => s.way === asked) ? asked : '';
 			const sections = all.filter((s) => !way || s.way === way);

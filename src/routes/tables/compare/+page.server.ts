@@ -23,7 +23,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			if (added && !foods.includes(added) && !full) foods.push(added);
 			const asked = url.searchParams.get('way') ?? '';
 			const way = isTableWay(asked) ? asked : undefined;
-			const rows = compareFoods(foods, tableKitchen(locals.household), way);
+			const rows = compareFoods(foods, await tableKitchen(locals.household, locals.stores), way);
 			const { lines, notes } = footnoted(rows.flatMap((r) => r.cells.flat()));
 			let next = 0;
 			return {

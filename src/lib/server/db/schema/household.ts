@@ -9,8 +9,6 @@ export const household = pgTable(
 		name: text('name').notNull(),
 		/** Null until asked: safety hangs on it. */
 		altitudeM: doublePrecision('altitude_m'),
-		/** Gauge of the pressure canner; null until said. */
-		gauge: text('gauge', { enum: ['none', 'dial', 'weighted'] }),
 		units: text('units', { enum: ['metric', 'us'] }).notNull(),
 		zone: text('zone').notNull(),
 		people: integer('people').notNull(),
@@ -21,18 +19,9 @@ export const household = pgTable(
 		tapC: doublePrecision('tap_c').notNull(),
 		roomC: doublePrecision('room_c').notNull(),
 		roomHumidity: doublePrecision('room_humidity').notNull().default(0.5),
-		/** Of the dryer; 0 trays: there is none. */
-		dryerTrays: integer('dryer_trays').notNull().default(0),
-		dryerTrayAreaM2: doublePrecision('dryer_tray_area_m2').notNull().default(0.09),
-		dryerPowerW: doublePrecision('dryer_power_w').notNull().default(500),
-		dryerHeater: text('dryer_heater', { enum: ['bottom', 'top', 'back'] })
-			.notNull()
-			.default('bottom'),
-		/** Quarts that the canner holds. */
-		cannerQuarts: integer('canner_quarts').notNull().default(7),
 		/** Ice that can be made or bought in a day, kg. */
 		iceKgDay: doublePrecision('ice_kg_day').notNull().default(2),
-		/** Hours that hands have on a usual day. */
+		/** Hours that the household's own hands have on a usual day; helpers come on top. */
 		handsHDay: doublePrecision('hands_h_day').notNull().default(3),
 		/** ISO 4217. Money is in its minor units; a price to a kWh may have parts of one. */
 		currency: text('currency').notNull().default('EUR'),

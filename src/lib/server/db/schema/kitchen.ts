@@ -10,7 +10,7 @@ import {
 	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
-import { equipmentKinds, type EquipmentSpec } from '../../../../core/ways/equipment';
+import { equipmentKinds, supplyKinds, type EquipmentSpec } from '../../../../core/ways/equipment';
 import { placeKinds } from '../../../../core/things/place';
 import { owner } from './household';
 
@@ -25,6 +25,8 @@ export const place = pgTable(
 		tempC: doublePrecision('temp_c').notNull(),
 		/** Inside, for freezers; null where it is no limit. */
 		litres: doublePrecision('litres'),
+		/** Of a freezer: new food that it freezes in a day by its plate, kg; null goes by the published load. */
+		dayKg: doublePrecision('day_kg'),
 		position: integer('position').notNull(),
 		/** When it was last counted, line by line. */
 		countedAt: timestamp('counted_at', { withTimezone: true }),
@@ -67,6 +69,8 @@ export const container = pgTable(
 		volumeMl: integer('volume_ml').notNull(),
 		/** What was counted, less what was packed since; below nothing where more was used than counted. */
 		count: integer('count').notNull(),
+		/** At or under it there are few left; null: nobody minds. */
+		low: integer('low'),
 		/** Taken out of use: what was packed in it keeps its name. */
 		removedAt: timestamp('removed_at', { withTimezone: true })
 	},
@@ -125,4 +129,48 @@ export const recipePortion = pgTable(
 		grams: integer('grams').notNull()
 	},
 	(t) => [unique('recipe_portion_name').on(t.householdId, t.name, t.food)]
+);
+
+/** What lies in the drawer besides containers: lids, rolls, absorbers. */
+export const supply = pgTable(
+	'supply',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		kind: text('kind', { enum: supplyKinds }).notNull(),
+		name: text('name').notNull(),
+		/** Lids: mouth, mm. Rolls: width, mm. Absorbers: cc of oxygen. */
+		size: integer('size').notNull(),
+		/** Pieces; of rolls centimetres. */
+		amount: integer('amount').notNull(),
+		low: integer('low'),
+		removedAt: timestamp('removed_at', { withTimezone: true })
+	},
+	(t) => [
+		unique('supply_of_household').on(t.householdId, t.id),
+		uniqueIndex('supply_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
+);
+
+/** Who is at home and helps. */
+export const person = pgTable(
+	'person',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		name: text('name').notNull(),
+		/** Hours that their hands have on a usual day; null where nobody said. */
+		handsH: doublePrecision('hands_h'),
+		/** What they are let do: knives, heat, pressure. */
+		may: text('may').array().notNull().default([]),
+		removedAt: timestamp('removed_at', { withTimezone: true })
+	},
+	(t) => [
+		unique('person_of_household').on(t.householdId, t.id),
+		uniqueIndex('person_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
 );

@@ -14,7 +14,6 @@ import {
 	text,
 	timestamp,
 	unique,
-	uniqueIndex,
 	uuid,
 	type AnyPgColumn
 } from 'drizzle-orm/pg-core';
@@ -316,26 +315,5 @@ export const look = pgTable(
 			foreignColumns: [lot.householdId, lot.id],
 			name: 'look_lot'
 		}).onDelete('cascade')
-	]
-);
-
-/** Who is at home and helps. */
-export const person = pgTable(
-	'person',
-	{
-		id: uuid('id').primaryKey(),
-		householdId: owner(),
-		name: text('name').notNull(),
-		/** Hours that their hands have on a usual day; null where nobody said. */
-		handsH: doublePrecision('hands_h'),
-		/** What they are let do: knives, heat, pressure. */
-		may: text('may').array().notNull().default([]),
-		removedAt: timestamp('removed_at', { withTimezone: true })
-	},
-	(t) => [
-		unique('person_of_household').on(t.householdId, t.id),
-		uniqueIndex('person_name')
-			.on(t.householdId, t.name)
-			.where(sql`${t.removedAt} is null`)
 	]
 );

@@ -29,7 +29,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				throw new AppError(404, 'UNKNOWN_WAY', `No way is called "${params.way}". Known: ${tableWays.join(', ')}.`);
 			const { words, kinds, lines, columns, rows, refused, recipes, practices, cautions } = wayPage(
 				params.way,
-				tableKitchen(locals.household)
+				await tableKitchen(locals.household, locals.stores)
 			);
 			const { main, minor, notes } = shownLines(lines);
 			const table = footnoted(rows.flatMap((r) => r.cells.flat()));
