@@ -51,7 +51,7 @@
 			required
 			value={count}
 			aria-label="How many of {name}"
-			class="head w-24 text-xl font-bold {isLow ? '!text-red' : ''}"
+			class="head w-20 text-xl font-bold {isLow ? '!text-red' : ''}"
 		/>
 		<span class="text-sm text-soft">{of}</span>
 		<label class="flex items-center gap-2 text-sm text-soft"
@@ -62,7 +62,7 @@
 				max="100000"
 				value={mark}
 				aria-label="Low mark of {name}"
-				class="w-20"
+				class="w-16"
 			/></label
 		>
 		<button class="btn btn-plain underline" aria-label="Save the count of {name}">save</button>
