@@ -138,6 +138,9 @@ export const acidPerQuart: Readonly<Record<AcidId, AcidRow>> = {
 /** Canning jars of the guides. A pint is 473 mL, a quart 946 mL. */
 export const jarSizes = ['half-pint', 'pint', 'quart', 'half-gallon'] as const;
 export type JarSize = (typeof jarSizes)[number];
+/** Whether a container of this volume is such a jar: those of other countries hold a little more or less. */
+export const isJarOf = (volume_mL: number, jar: JarSize): boolean =>
+	Math.abs(volume_mL / 1000 / jarVolume_L[jar] - 1) < 0.15;
 export const jarVolume_L: Readonly<Record<JarSize, number>> = {
 	'half-pint': 0.2365882365,
 	pint: 0.473176473,

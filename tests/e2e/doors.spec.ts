@@ -216,7 +216,7 @@ test('the altitude keeps its number beside its unit, whatever else is saved', as
 		units: 'us',
 		zone: 'Europe/Prague'
 	});
-	await page.getByText('Ice, basins, trays').click();
+	await page.getByText('Ice, basins, trays', { exact: true }).click();
 	await page.getByLabel('basins for chilling').fill('3');
 	await page.getByRole('button', { name: 'Save ice, basins, trays' }).click();
 	await expect(page.getByText('Ice, basins and trays: saved')).toBeVisible();

@@ -187,6 +187,30 @@ test('before buying: what the kitchen could still take on, by which day, and wha
 	await expect(page.getByRole('status')).toContainText('Near it: broccoli');
 });
 
+test('packs are made as the household makes them: in moulds, flat, in two sizes', async ({ page, home, quiet }) => {
+	void home;
+	void quiet;
+	await ways(page, 'courgettes');
+	const table = page.getByRole('table', { name: 'Ways side by side, for the whole item' });
+	await page.getByRole('link', { name: 'grated', exact: true }).click();
+	const packed = page.getByRole('group', { name: 'packed' });
+	// Grated and pressed flat in bags, as usual; the demo has moulds, so they are offered.
+	await expect(packed.getByRole('link', { name: 'bagged, frozen flat' })).toHaveAttribute('aria-current', 'true');
+	await packed.getByRole('link', { name: 'in moulds, then bagged' }).click();
+	await expect(table.getByRole('row', { name: /^To freeze/ })).toContainText(/fillings of/);
+	await expect(page).toHaveURL(/packed=mould/);
+	await page.reload();
+	await page.getByRole('link', { name: 'rounds', exact: true }).click();
+	// Rounds take no mould: on the tray, as usual.
+	await expect(packed.getByRole('link', { name: 'on the tray, then bagged' })).toHaveAttribute('aria-current', 'true');
+	await page.getByLabel('a pack', { exact: true }).fill('400 g + 200 g');
+	await page.getByLabel('a pack', { exact: true }).blur();
+	await expect(table.getByRole('row', { name: /^You get/ })).toContainText(/packs of 400 g[\s\S]*and \d+ of 200 g/);
+	await page.getByLabel('a pack', { exact: true }).fill('1 kg + 500 g + 200 g');
+	await page.getByLabel('a pack', { exact: true }).blur();
+	await expect(page.getByRole('alert')).toContainText('Two sizes at the most');
+});
+
 test('the dryer and the prices are kept, and a fault keeps what was typed', async ({ page, home, quiet }) => {
 	void home;
 	void quiet;

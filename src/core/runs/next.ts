@@ -1,4 +1,5 @@
-import { sayTemperature, sayVolume } from '../quantities/format';
+import { freezingRules } from '../../reference/rules';
+import { sayLength, sayTemperature, sayVolume } from '../quantities/format';
 import type { RunEvent, Spot } from './events';
 import { isIn, stageOf, tally, type Potful, type RunState } from './fold';
 import type { RunPlan, StagePlan } from './plan';
@@ -153,6 +154,18 @@ function firstWords(plan: RunPlan, first: StagePlan, n: number, of: number): rea
 		return [
 			`Fill ${part('the portions', 'part')}, into the freezer.`,
 			`Labels on first. ${plan.headspace}.`,
+			'In the freezer'
+		];
+	if (plan.packedFirst === 'flat')
+		return [
+			`Bag ${part('it', 'part')} in portions and lay it flat, into the freezer.`,
+			`Labels on first, air pressed out, ${sayLength(freezingRules.flatPack_m.value, plan.units)} thick.`,
+			'In the freezer'
+		];
+	if (plan.inMoulds)
+		return [
+			`${part('Fill the moulds with it', 'Moulds, filling')}, into the freezer.`,
+			'Level, and flat in the freezer.',
 			'In the freezer'
 		];
 	return [

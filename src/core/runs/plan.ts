@@ -2,6 +2,7 @@ import { preparing, type FreezeWay } from '../ways/freeze-ways';
 import type { Kitchen } from '../ways/kitchen';
 import { blanchRules } from '../../reference/rules';
 import type { Units } from '../quantities/format';
+import { packedBefore } from '../packing/pack-style';
 import { coreVersion } from '../version';
 
 export type StageId = 'return' | 'blanch' | 'chill' | 'drain' | 'freeze';
@@ -51,10 +52,14 @@ export interface RunPlan {
 	readonly icePerPotful_kg: number;
 	readonly stages: readonly StagePlan[];
 	/** Wrapped or filled before it freezes: meat, ears, stock. Plans of before have no such word and mean trays. */
-	readonly packedFirst?: 'wrap' | 'liquid';
+	readonly packedFirst?: 'wrap' | 'liquid' | 'flat';
+	/** Frozen in moulds first, a filling at a time. */
+	readonly inMoulds?: true;
 	readonly trays: number;
 	readonly perTray_g: number;
 	readonly portion_g: number;
+	/** A second size, where some packs are larger or smaller. */
+	readonly second_g?: number;
 	/** How a pack was said, where not by weight alone. */
 	readonly portionWords?: string;
 	readonly container: null | { readonly id: string; readonly name: string };
@@ -73,7 +78,7 @@ export function planRun(
 ): RunPlan {
 	const { line, cut } = way;
 	const perTray_g = Math.round(way.trays.perTray_kg * 1000);
-	const packedFirst = packsFirst(way);
+	const packedFirst = packedBefore(way.style);
 	const potful_g = line
 		? Math.ceil(line.potful_kg * 1000)
 		: way.method === 'cook' || packedFirst
@@ -108,9 +113,11 @@ export function planRun(
 		icePerPotful_kg: line?.icePerPotful_kg ?? 0,
 		stages: stagesOf(way),
 		...(packedFirst ? { packedFirst } : {}),
+		...(way.style === 'mould' ? { inMoulds: true as const } : {}),
 		trays: way.trays.needed,
 		perTray_g,
 		portion_g: Math.round(way.packs.portion_g),
+		...(way.second ? { second_g: Math.round(way.second.portion_g) } : {}),
 		...(context.portionWords ? { portionWords: context.portionWords } : {}),
 		container: way.packs.container ? { id: way.packs.container.id, name: way.packs.container.name } : null,
 		headspace: way.packs.headspace,
@@ -122,14 +129,16 @@ export function planRun(
 	};
 }
 
-const packsFirst = ({ cut }: FreezeWay): 'wrap' | 'liquid' | undefined =>
-	cut.pack === 'wrap' || cut.pack === 'liquid' ? cut.pack : undefined;
-
 function stagesOf(way: FreezeWay): StagePlan[] {
 	const stages: StagePlan[] = [];
 	const { line, row, cut } = way;
-	const first = packsFirst(way);
-	const intoFreezer = first ? 'Packed, into the freezer' : 'Onto the tray, into the freezer';
+	const first = packedBefore(way.style);
+	const mould = way.style === 'mould';
+	const intoFreezer = first
+		? 'Packed, into the freezer'
+		: mould
+			? 'Into the moulds, into the freezer'
+			: 'Onto the tray, into the freezer';
 	if (line && row) {
 		const [low, high] = line.blanch_s;
 		// Where a range is printed, the clock rings at the shorter and shows the longer.
@@ -183,8 +192,8 @@ function stagesOf(way: FreezeWay): StagePlan[] {
 	}
 	stages.push({
 		id: 'freeze', resource: 'freezer', least_s: cut.firstLook_h.value * 3600,
-		doing: first ? 'In the coldest part of the freezer, spread out.' : 'On the tray in the freezer.',
-		leave: first ? 'Hard: count the packs' : 'Firm: ready to bag',
+		doing: first ? 'In the coldest part of the freezer, spread out.' : `${mould ? 'In the moulds' : 'On the tray'} in the freezer.`,
+		leave: first ? 'Hard: count the packs' : mould ? 'Hard: turn out, ready to bag' : 'Firm: ready to bag',
 		hint: first
 			? 'Look when it rings: hard right through. Not yet? Leave it in.'
 			: 'Look when it rings: firm means that a piece snaps or rattles. Not yet? Leave it in.'

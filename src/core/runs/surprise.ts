@@ -30,7 +30,9 @@ export function surpriseOf(plan: RunPlan, tap: Tap, state?: RunState, volume_mL?
 			return `${say(tap.pack_g)} in a container that holds ${sayVolume(volume_mL / 1000, plan.units)}. Is that right?`;
 		if (
 			plan.portion_g > 0 &&
-			(tap.pack_g >= plan.portion_g * far || (tap.packs > 1 && tap.pack_g * far <= plan.portion_g))
+			[plan.portion_g, plan.second_g ?? plan.portion_g].every(
+				(g) => tap.pack_g >= g * far || (tap.packs > 1 && tap.pack_g * far <= g)
+			)
 		)
 			return `${say(tap.pack_g)} in a pack, where ${say(plan.portion_g)} was planned. Is that right?`;
 		if (state) {

@@ -1,4 +1,4 @@
-import { jarVolume_L, type JarSize } from '../../reference/canning-rules';
+import { isJarOf, type JarSize } from '../../reference/canning-rules';
 import type { Thing } from '../things/thing';
 import { takeOn, type Resource, type TakeOn } from '../costs/take-on';
 import { mustBeWithin } from '../errors';
@@ -66,7 +66,7 @@ export function capacities(input: CapacityInput): Capacity[] {
 		if (way.way === 'dry' && dry.kind === 'way')
 			resources.push(has('dryer', 'hours of dryer trays', 'h', dry.dryer.trays * 24 * days, (dry.balance.solids_kg + dry.balance.water_kg) / dry.trays.perTray_kg * dry.time.hours));
 		if (way.way === 'can') {
-			const own = kitchen.containers.filter((c) => c.kind === 'jar' && Math.abs(c.volume_mL / 1000 / jarVolume_L[input.jar] - 1) < 0.15);
+			const own = kitchen.containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, input.jar));
 			// A drawer without such jars says nothing of them: they are bought by the dozen.
 			if (own.length > 0) resources.push(has('jars', `${input.jar} jars`, 'jars', own.reduce((sum, c) => sum + c.count, 0), way.packs));
 		}

@@ -9,6 +9,8 @@ import { shareLeft } from '../foods/share';
 import { blanchedMonths } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { packs, type Packs } from '../packing/packs';
+import { headspaceAs, styleSteps, stylesOf, trayfuls, type PackStyleId } from '../packing/pack-style';
+import { portions } from '../packing/portions';
 import { advise } from '../safety/advise';
 import { refuse } from '../safety/refuse';
 import { freezingCautions, type Caution } from '../safety/cautions';
@@ -24,6 +26,10 @@ export interface WayChoices {
 	readonly portionWords?: string;
 	readonly potId?: string;
 	readonly containerId?: string;
+	/** A second size, for half of it. */
+	readonly second_g?: number;
+	/** How it is packed; one that this cut cannot be goes by the usual. */
+	readonly style?: PackStyleId;
 	/** Potfuls small enough to boil again within the minute. */
 	readonly smaller?: boolean;
 }
@@ -59,6 +65,9 @@ export interface FreezeWay {
 	readonly trays: { readonly needed: number; readonly rounds: number; readonly perTray_kg: number };
 	readonly firstLook_h: number;
 	readonly packs: Packs;
+	/** A second size beside the first. */
+	readonly second?: Packs;
+	readonly style: PackStyleId;
 	readonly months: Range;
 	readonly keepsUntil: string;
 	readonly hands_s: number;
@@ -90,6 +99,9 @@ export interface Ways {
 	/** Null for a food of which only its keeping is carried. */
 	readonly cut: CutRow | null;
 	readonly portion_g: number;
+	/** How it can be packed, the usual first; and how it is. */
+	readonly styles: readonly PackStyleId[];
+	readonly style: PackStyleId;
 	readonly ways: readonly (FreezeWay | RefusedWay)[];
 }
 
@@ -114,19 +126,28 @@ export function freezeWays(input: WaysInput): Ways {
 	if (food.cuts.length === 0) {
 		const advice = advise(thing, 'freeze-raw');
 		const refusal = advice.kind === 'refused' ? advice : refuse('kept-only', { food });
-		return { food, cut: null, portion_g, ways: [{ ...refusal, id: 'raw', name: 'Freeze', gist: 'as its row says' }] };
+		return {
+			food,
+			cut: null,
+			portion_g,
+			styles: [],
+			style: 'tray',
+			ways: [{ ...refusal, id: 'raw', name: 'Freeze', gist: 'as its row says' }]
+		};
 	}
 	// What comes in cut already is kept as it is cut.
 	const own = food.cuts.find((c) => c.id === thing.form);
 	const cut = cutOf(food, choices.cut ?? own?.id ?? food.cuts[0]?.id ?? '');
 	const rows = blanchRowsOf(cut);
+	const styles = stylesOf(cut, kitchen.moulds);
+	const style = styleOf(cut, input);
 	const ways: (FreezeWay | RefusedWay)[] = [];
 	// The safety module has its say on each way before anything is worked out.
 	const may = (way: 'freeze-blanched' | 'freeze-cooked') => advise(thing, way, { cut: cut.id }).kind === 'allowed';
 	if (may('freeze-blanched')) for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
 	if (cut.cookFirst && may('freeze-cooked')) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
 	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
-	return { food, cut, portion_g, ways };
+	return { food, cut, portion_g, styles, style, ways };
 }
 
 function choosePot(kitchen: Kitchen, potId?: string): KitchenPot | undefined {
@@ -203,10 +224,10 @@ function blanched(
 		`Into the ice ${sayMinutes([line.chill_s / 60, line.chill_s / 60].map((m) => Math.round(m * 2) / 2) as unknown as Range)}, until cold to the centre${row.dip ? '; slip the skins off' : ''}.`,
 		...(row.blanchedAs ? ['Cut the kernels from the cold ears.'] : []),
 		'Drain, pat dry.',
-		...freezeSteps(cut)
+		...freezeSteps(cut, input)
 	];
 	return build(input, cut, {
-		id, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${cut.pack === 'loose' || cut.pack === 'wrap' ? 'tray, bag' : 'portions, bag'}`, load_g, row, pot, line, portion_g,
+		id, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${gistOf[styleOf(cut, input)]}`, load_g, row, pot, line, portion_g,
 		blanchWords: words, months: blanchedMonths(), steps, notes,
 		source: sources[row.source].short, confidence: row.confidence, hotWork: true
 	}); // prettier-ignore
@@ -218,26 +239,22 @@ function blanchWords(row: BlanchRow, altitude_m: number): string {
 	return `${time}${row.endPoint ? `, ${row.endPoint}` : ''}${row.method === 'steam' ? ' in steam' : ''}`;
 }
 
-function freezeSteps(cut: CutRow): string[] {
-	if (cut.pack === 'wrap' || cut.pack === 'liquid') {
-		return [
-			cut.pack === 'wrap'
-				? 'Wrap in portions, air pressed out, label before freezing.'
-				: 'Fill portions with headspace, lid, label before freezing.',
-			`Spread out in the coldest part of the freezer; stack when hard, look after ${cut.firstLook_h.value} h.`
-		];
-	}
-	if (cut.pack === 'balls' || cut.pack === 'flat') {
-		return [
-			`Press into portions on a lined tray, freeze; look after ${cut.firstLook_h.value} h.`,
-			'Bag when hard, air pressed out, label.'
-		];
-	}
-	return [
-		`One layer on a lined tray, not touching, into the freezer; look after ${cut.firstLook_h.value} h.`,
-		'Bag when firm, air pressed out, label.'
-	];
+const gistOf: Readonly<Record<PackStyleId, string>> = {
+	tray: 'tray, bag',
+	flat: 'bag, flat',
+	wrap: 'wrap',
+	mould: 'moulds, bag',
+	liquid: 'boxes'
+};
+
+/** As it was chosen, where the cut can be packed so; else as usual. */
+function styleOf(cut: CutRow, { kitchen, choices }: WaysInput): PackStyleId {
+	const styles = stylesOf(cut, kitchen.moulds);
+	return styles.find((s) => s === choices.style) ?? styles[0] ?? 'tray';
 }
+
+const freezeSteps = (cut: CutRow, input: WaysInput): string[] =>
+	styleSteps(styleOf(cut, input), cut.firstLook_h.value, input.kitchen.moulds, cut, input.kitchen.units);
 
 function cooked(
 	input: WaysInput,
@@ -256,7 +273,7 @@ function cooked(
 		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
 		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
-		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut)],
+		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut, input)],
 		notes: [note],
 		source: sources[cook.source].short, confidence: cook.confidence, hotWork: true
 	}); // prettier-ignore
@@ -276,7 +293,7 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
 		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
-		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut)],
+		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut, input)],
 		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
 	}); // prettier-ignore
 }
@@ -297,23 +314,22 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const { food } = input.thing;
 	const yieldShare = shareLeft(input.thing, cut);
 	const prepared_g = Math.max(1, Math.round(input.grams * yieldShare));
-	const perTray_kg = trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2;
-	const needed = Math.max(1, Math.ceil(prepared_g / 1000 / perTray_kg));
-	const rounds = Math.ceil(needed / Math.max(1, kitchen.trays));
-	const packed = packs({
-		food_g: prepared_g,
-		portion_g: draft.portion_g,
-		// A portion that a person said is just that; else all packs are alike.
-		equal: input.choices.portion_g === undefined,
+	const style = styleOf(cut, input);
+	const { packed, second } = packsOf(input, cut, draft.portion_g, prepared_g, style);
+	const { needed, rounds, perTray_kg } = trayfuls({
+		style,
+		prepared_g,
+		packs: packed.count,
+		portion_g: packed.portion_g,
 		bulk_kg_per_L: cut.bulk_kg_per_L.value,
-		pack: cut.pack,
-		containers: kitchen.containers,
-		units: kitchen.units,
-		...(input.choices.containerId ? { containerId: input.choices.containerId } : {})
+		layer_kg: trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2,
+		trays: kitchen.trays,
+		trayArea_m2: kitchen.trayArea_m2,
+		moulds: kitchen.moulds
 	});
 	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
-	const bag_s = (packed.count + (packed.remainder_g > 0 ? 1 : 0)) * bagging_s;
-	const tray_s = needed * traying_s;
+	const bag_s = (packed.count + (second?.count ?? 0) + (packed.remainder_g > 0 ? 1 : 0)) * bagging_s;
+	const tray_s = needed * rounds_s(style, rounds);
 	const line_s = draft.line ? draft.line.line_s : draft.method === 'cook' ? 1800 : 0;
 	const look_s = cut.firstLook_h.value * 3600;
 	const toBoil_s = draft.line?.toBoil_s ?? 0;
@@ -339,6 +355,8 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		trays: { needed, rounds, perTray_kg },
 		firstLook_h: cut.firstLook_h.value,
 		packs: packed,
+		...(second ? { second } : {}),
+		style,
 		months: draft.months,
 		keepsUntil: monthsAfter(dateIn(kitchen.zone, input.now), draft.months[1]),
 		hands_s: prep_s + line_s + tray_s + bag_s,
@@ -347,7 +365,7 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 			? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } }
 			: {}),
 		freezer: {
-			fits: packed.volume_L <= kitchen.freezerFree_L,
+			fits: packed.volume_L + (second?.volume_L ?? 0) <= kitchen.freezerFree_L,
 			dayLoad_kg,
 			days: freezeDays,
 			overload: prepared_g / 1000 > dayLoad_kg
@@ -359,4 +377,38 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		source: draft.source,
 		confidence: draft.confidence
 	};
+}
+
+/** A filling of moulds is laid out anew each time. */
+const rounds_s = (style: PackStyleId, rounds: number): number => (style === 'mould' ? rounds : 1) * traying_s;
+
+/** Into packs of one size, or of two at once: the second gets half of it in whole packs. */
+function packsOf(
+	{ kitchen, choices }: WaysInput,
+	cut: CutRow,
+	portion_g: number,
+	food_g: number,
+	style: PackStyleId
+): { packed: Packs; second?: Packs } {
+	const common = {
+		bulk_kg_per_L: cut.bulk_kg_per_L.value,
+		pack: headspaceAs(cut, style),
+		containers: kitchen.containers,
+		units: kitchen.units,
+		...(choices.containerId ? { containerId: choices.containerId } : {})
+	};
+	// A portion that a person said is just that; else all packs are alike.
+	const one = () => ({ packed: packs({ food_g, portion_g, equal: choices.portion_g === undefined, ...common }) });
+	if (choices.second_g === undefined || choices.second_g === portion_g) return one();
+	const { sizes, remainder_g } = portions({
+		food_g,
+		portion: { by: 'weight', grams: portion_g },
+		second: { portion: { by: 'weight', grams: choices.second_g }, share: 0.5 }
+	});
+	const [first, other] = sizes.map((s) => ({ count: s.packs, grams: s.grams }));
+	// Too little for a pack of each: one size, as ever.
+	if (!first || !other || first.count === 0 || other.count === 0) return one();
+	const packed = packs({ food_g: first.count * first.grams + remainder_g, portion_g: first.grams, ...common });
+	const { containerId: _container, ...free } = common;
+	return { packed, second: packs({ food_g: other.count * other.grams, portion_g: other.grams, ...free }) };
 }

@@ -1,6 +1,6 @@
 import { freezerModel } from '../../reference/model-rules';
 import { freezingPointOf } from '../../reference/freezing-points';
-import type { JarSize } from '../../reference/canning-rules';
+import { isJarOf, type JarSize } from '../../reference/canning-rules';
 import type { PackStyle } from '../../reference/canning';
 import { cannerCapacity, cannerLoads, type CannerLoads } from '../canning/canner-loads';
 import { packCost, type PackCost } from '../costs/pack-cost';
@@ -195,6 +195,19 @@ function dried(input: GlanceInput, way: DryWay): GlanceWay {
 	});
 }
 
+/** Jars and lids that the drawer has too few of; one where none was ever counted says nothing. */
+function shortInDrawer(kitchen: Kitchen, jar: JarSize, jars: number, lids: number): string | null {
+	const own = kitchen.containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, jar));
+	const haveJars = own.reduce((sum, c) => sum + c.count, 0);
+	const counted = kitchen.supplies.filter((s) => s.kind === 'lid');
+	const haveLids = counted.reduce((sum, s) => sum + s.amount, 0);
+	const short = [
+		...(own.length > 0 && haveJars < jars ? [`${jars} ${jar} jars, ${haveJars} in the drawer`] : []),
+		...(counted.length > 0 && haveLids < lids ? [`${lids} lids, ${haveLids} in the drawer`] : [])
+	];
+	return short.length > 0 ? short.join('; ') : null;
+}
+
 function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 	const { kitchen } = input;
 	const [process] = can.processes;
@@ -231,7 +244,11 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 		keep_kWh_month: 0,
 		litres: count * jarRoom_L[can.jar],
 		keepsUntil: can.keepsUntil,
-		missing: can.noCanner ? 'no pressure canner in the Kitchen' : count === 0 ? `not a ${can.jar} full` : null,
+		missing: can.noCanner
+			? 'no pressure canner in the Kitchen'
+			: count === 0
+				? `not a ${can.jar} full`
+				: shortInDrawer(kitchen, can.jar, count, loads?.lids ?? count),
 		supplies: count * kitchen.prices.lid,
 		pack_g: Math.round(can.jars.perJar_g),
 		...(loads ? { loads } : {})

@@ -27,6 +27,7 @@ export const kitchen: Kitchen = {
 	canners: [
 		{ name: 'canner', quarts: 7, pints: null, halfPints: null, stacked: false, gauge: 'weighted', dialTested: null }
 	],
+	moulds: null,
 	supplies: [],
 	freezer_C: -18,
 	frozen_kg: 60,

@@ -1,5 +1,6 @@
 import type { Dryer } from '../drying/mixed-load';
 import type { Pot } from '../heat/blanch-line';
+import type { OwnMoulds } from '../packing/pack-style';
 import type { Container } from '../packing/packs';
 import type { Units } from '../quantities/format';
 import type { CannerSpec, DryerSpec, Supply } from './equipment';
@@ -42,6 +43,8 @@ export interface Kitchen {
 	readonly dryer: KitchenDryer | null;
 	/** In the order of use; none where nothing was said. */
 	readonly canners: readonly KitchenCanner[];
+	/** The first of its moulds; null without any. */
+	readonly moulds: OwnMoulds | null;
 	/** Lids, rolls, absorbers. */
 	readonly supplies: readonly Supply[];
 	/** Of the coldest freezer; what stands frozen in it. */

@@ -6,6 +6,7 @@ import { canWays } from '$core/ways/can-ways';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type Ways, type WayChoices } from '$core/ways/freeze-ways';
 import { glance } from '$core/ways/glance';
+import { packStyles, type PackStyleId } from '$core/packing/pack-style';
 import { readPortion, usualPerson_g } from '$core/packing/read-portion';
 import type { Thing } from '$core/things/thing';
 import type { PackStyle } from '$reference/canning';
@@ -23,6 +24,8 @@ interface WayQuery {
 	pot?: string;
 	container?: string;
 	potfuls?: 'small';
+	/** On trays, flat in bags, in moulds, in boxes. */
+	packed?: PackStyleId;
 	grams?: number;
 	jar?: JarSize;
 	/** Drying: thickness, skin, unblanched, the row. */
@@ -45,6 +48,9 @@ const waySchema = Joi.object<WayQuery>({
 	pot: id().label('The pot'),
 	container: id().label('The container'),
 	potfuls: Joi.string().valid('small').label('Potfuls'),
+	packed: Joi.string()
+		.valid(...packStyles)
+		.label('How it is packed'),
 	grams: weightWithin(1, 1_000_000).label('The amount'),
 	jar: Joi.string()
 		.valid(...jarSizes)
@@ -106,13 +112,19 @@ async function portionOf(stores: Stores, text: string, thing: Thing, cutId: stri
 	if (!cut) return undefined;
 	const { home } = stores;
 	const [recipes, metricCups] = await Promise.all([home.recipePortions(), home.metricCups()]);
-	const read = readPortion(text, { food, cut, metricCups, recipes, person_g: usualPerson_g });
-	if (!read)
-		throw bad(
-			`“${text}” is no portion of ${food.name} that I know: say a weight, cups or pints, pieces, “for 4”, or a recipe of yours.`
-		);
-	if (read.grams < 10 || read.grams > 20_000) throw bad('A portion is from 10 g to 20 kg.');
-	return read;
+	// "500 g + 250 g": two sizes, half of it for each.
+	const sizes = text.split(/\s*\+\s*/).map((size) => {
+		const read = readPortion(size, { food, cut, metricCups, recipes, person_g: usualPerson_g });
+		if (!read)
+			throw bad(
+				`“${size}” is no portion of ${food.name} that I know: say a weight, cups or pints, pieces, “for 4”, or a recipe of yours.`
+			);
+		if (read.grams < 10 || read.grams > 20_000) throw bad('A portion is from 10 g to 20 kg.');
+		return read;
+	});
+	if (sizes.length > 2) throw bad('Two sizes at the most: “500 g + 250 g”.');
+	const [first, second] = sizes;
+	return first && { ...first, ...(second ? { second_g: second.grams } : {}) };
 }
 
 /** All ways for a lot in this kitchen, now. @throws {AppError} 400, 404, 409 nothing left */
@@ -147,6 +159,8 @@ export async function waysFor(stores: Stores, lotId: string, query: WayQuery, no
 	const choices: WayChoices = {
 		...(query.cut ? { cut: query.cut } : {}),
 		...(portion ? { portion_g: portion.grams, portionWords: portion.words } : {}),
+		...(portion?.second_g === undefined ? {} : { second_g: portion.second_g }),
+		...(query.packed ? { style: query.packed } : {}),
 		...(query.pot ? { potId: query.pot } : {}),
 		...(query.container ? { containerId: query.container } : {}),
 		...(query.potfuls === 'small' ? { smaller: true } : {})

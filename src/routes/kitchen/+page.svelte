@@ -7,6 +7,7 @@
 	import GearGroup from '$lib/ui/kitchen/gear-group.svelte';
 	import Rooms from '$lib/ui/kitchen/rooms.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
+	import Fold from '$lib/ui/notice/fold.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, typedIn, type Failed } from '$lib/ui/notice/types';
@@ -77,14 +78,12 @@
 					No freezer yet. <a href="/kitchen/places">Add one</a> among the places.
 				</li>{/each}
 			<li>
-				<details open={failed?.action === '/cold'}>
-					<summary class="py-2.5"
-						><Change
+				<Fold wanted={failed?.action === '/cold'} headingClass="py-2.5">
+					{#snippet heading()}<Change
 							name="Ice, basins, trays"
 							words="{cold.basins} {cold.basins === 1 ? 'basin' : 'basins'} · {cold.trays} trays"
 							change={ice}
-						/></summary
-					>
+						/>{/snippet}
 					<form
 						method="POST"
 						action="?/cold"
@@ -111,7 +110,7 @@
 						)}
 						<button class="btn btn-full col-span-full justify-self-start">Save ice, basins, trays</button>
 					</form>
-				</details>
+				</Fold>
 			</li>
 		</ul>
 		<p class="pt-2"><a href="/kitchen/places">Freezers and other places</a></p>

@@ -132,6 +132,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				altitude_m: row.altitudeM,
 				gauge: gaugeOf(canners),
 				canners,
+				moulds: machines.flatMap((m) => (m.kind === 'moulds' ? [m.spec] : []))[0] ?? null,
 				supplies,
 				units: row.units,
 				zone: row.zone,

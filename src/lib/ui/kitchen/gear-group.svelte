@@ -2,6 +2,7 @@
 	import { enhance } from '$app/forms';
 	import type { Units } from '$core/quantities/format';
 	import { gearNames } from '$core/ways/equipment-fields';
+	import Fold from '$lib/ui/notice/fold.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
@@ -29,22 +30,22 @@
 <ul class="ruled border-t-4 border-b border-rim border-b-line">
 	{#each group.items as i (i.id)}
 		<li>
-			<details open={failedHere(i.kind, i.id)}>
-				<summary class="py-2.5"><Change name={i.name} words={i.words} change={i.change} /></summary>
+			<Fold wanted={failedHere(i.kind, i.id)} headingClass="py-2.5">
+				{#snippet heading()}<Change name={i.name} words={i.words} change={i.change} />{/snippet}
 				<GearForm kind={i.kind} id={i.id} name={i.name} values={i.values} {units} {failed} button="Save {i.name}" />
 				<form method="POST" action="/kitchen?/drop" use:enhance={withNotice()} class="pb-3">
 					<Marks />
 					<input type="hidden" name="what" value={i.drops} /><input type="hidden" name="id" value={i.id} />
 					<button class="btn btn-plain underline" aria-label="Remove {i.name}">remove it</button>
 				</form>
-			</details>
+			</Fold>
 		</li>
 	{/each}
 </ul>
 <div class="flex flex-wrap gap-2 pt-2">
 	{#each group.adds as a (a.kind)}
-		<details class="open:basis-full" open={failedHere(a.kind, null)}>
-			<summary class="btn list-none !px-4 text-[15px]">+ {a.name}</summary>
+		<Fold class="open:basis-full" wanted={failedHere(a.kind, null)} headingClass="btn list-none !px-4 text-[15px]">
+			{#snippet heading()}+ {a.name}{/snippet}
 			<GearForm
 				kind={a.kind}
 				values={a.values}
@@ -53,6 +54,6 @@
 				placeholder={names[a.kind]}
 				button="Add the {gearNames[a.kind]}"
 			/>
-		</details>
+		</Fold>
 	{/each}
 </div>

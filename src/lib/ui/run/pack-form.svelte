@@ -109,6 +109,17 @@
 					oninput={(e) => (packs = e.currentTarget.valueAsNumber)}
 				/></label
 			>
+			{#if plan.second_g}<div class="flex gap-1" role="group" aria-label="Size">
+					{#each [plan.portion_g, plan.second_g] as g (g)}<button
+							type="button"
+							class="btn {Math.round(weight) === g ? 'btn-full' : ''}"
+							aria-pressed={Math.round(weight) === g}
+							onclick={() => {
+								pack_g = g;
+								packs = null;
+							}}>{sayWeight(g, units)}</button
+						>{/each}
+				</div>{/if}
 			<WeightField label="each" grams={weight} {units} width="w-32" onweight={(g) => (pack_g = g)} />
 			<label class="field"
 				><span>in</span>

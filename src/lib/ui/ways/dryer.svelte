@@ -123,7 +123,10 @@
 						<b>{dry.trays.needed}</b> of {sayWeight(dry.trays.perTray_kg * 1000, units)}{#if dry.trays.loads > 1}, in {sayCount(
 								dry.trays.loads,
 								'load'
-							)} of your {dry.dryer.trays}{/if}
+							)} of your {dry.dryer.trays}{/if}{#if dry.trays.needed < (dry.dryer.leastTrays ?? 1)}<span
+								class="block text-amber"
+								>Your dryer wants {dry.dryer.leastTrays} at the least: dry something beside it, or leave empty trays in.</span
+							>{/if}
 					</dd>
 					<dt class="text-soft">done at</dt>
 					<dd><b>{sayWeight(dry.trayDry_kg * 1000, units)} a tray</b>, {dry.row.test}</dd>

@@ -14,6 +14,7 @@
 		jar,
 		altitude_m,
 		gauge,
+		dial,
 		style,
 		glance,
 		gather,
@@ -24,6 +25,8 @@
 		jar: string;
 		altitude_m: number | null;
 		gauge: string | null;
+		/** What its dial must be seen to for. */
+		dial: string | null;
 		/** Hot or raw pack, where one was chosen. */
 		style: string | null;
 		glance: readonly GlanceRow[];
@@ -67,7 +70,7 @@
 		<h2 id="jars-title" class="text-2xl">Into jars</h2>
 		{#if altitude_m !== null}
 			<p class="text-soft">
-				for {sayAltitude(altitude_m, units)} and {canner} · <a href="/kitchen#altitude">change</a>
+				for {sayAltitude(altitude_m, units)} and {canner} · <a href="/kitchen">change</a>
 			</p>
 		{/if}
 		{#if jars.plain.length + jars.recipes.length > 0}
@@ -84,6 +87,9 @@
 			</nav>
 		{/if}
 	</div>
+	{#if dial && jars.plain.some((w) => w.heats.some((h) => h.where.includes('dial')))}<p class="fault mt-3">
+			{dial}
+		</p>{/if}
 	{#if styles.size > 1}
 		<div class="mt-3">
 			<Chips

@@ -100,7 +100,7 @@ export type DryShown =
 				readonly minutes: readonly [number, number];
 				readonly dip: boolean;
 			} | null;
-			readonly dryer: { readonly trays: number };
+			readonly dryer: { readonly trays: number; readonly leastTrays?: number };
 			readonly usualDryer: boolean;
 			readonly trays: { readonly needed: number; readonly perTray_kg: number; readonly loads: number };
 			readonly jars: { readonly quarts: number; readonly litres: number };

@@ -4,6 +4,7 @@
 	import { supplyWords } from '$core/ways/equipment-fields';
 	import Rooms from '$lib/ui/kitchen/rooms.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
+	import Fold from '$lib/ui/notice/fold.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, type Failed } from '$lib/ui/notice/types';
@@ -95,8 +96,12 @@
 				</li>
 			{:else}<li class="py-2 text-soft">Nothing in the drawer: packs cannot be worked out.</li>{/each}
 		</ul>
-		<details class="pt-2" open={failed?.action === '/container' || data.containers.length === 0}>
-			<summary class="btn list-none !px-4 text-[15px]">+ bag, box or jar</summary>
+		<Fold
+			class="pt-2"
+			wanted={failed?.action === '/container' || data.containers.length === 0}
+			headingClass="btn list-none !px-4 text-[15px]"
+		>
+			{#snippet heading()}+ bag, box or jar{/snippet}
 			<form method="POST" action="?/container" use:enhance={withNotice()} class="mt-2 grid grid-cols-2 gap-3">
 				<Marks />
 				<label class="field"
@@ -124,7 +129,7 @@
 				>
 				<button class="btn col-span-full justify-self-start">Add to the drawer</button>
 			</form>
-		</details>
+		</Fold>
 	</section>
 	<section aria-labelledby="t-supplies">
 		<h2 id="t-supplies" class="mb-1 text-xl">Lids, rolls, absorbers</h2>
@@ -152,8 +157,8 @@
 				</li>
 			{:else}<li class="py-2 text-soft">None counted: a canner load asks for its lids all the same.</li>{/each}
 		</ul>
-		<details class="pt-2" open={failed?.action === '/supply'}>
-			<summary class="btn list-none !px-4 text-[15px]">+ lids, a roll, absorbers</summary>
+		<Fold class="pt-2" wanted={failed?.action === '/supply'} headingClass="btn list-none !px-4 text-[15px]">
+			{#snippet heading()}+ lids, a roll, absorbers{/snippet}
 			<form method="POST" action="?/supply" use:enhance={withNotice()} class="mt-2 grid grid-cols-2 gap-3">
 				<Marks />
 				<label class="field"
@@ -187,7 +192,7 @@
 				>
 				<button class="btn btn-full self-end">Add to the drawer</button>
 			</form>
-		</details>
+		</Fold>
 	</section>
 	<section aria-labelledby="t-measures">
 		<h2 id="t-measures" class="text-xl">Own measures</h2>

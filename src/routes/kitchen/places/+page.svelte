@@ -5,6 +5,7 @@
 	import Change from '$lib/ui/kitchen/change.svelte';
 	import Rooms from '$lib/ui/kitchen/rooms.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
+	import Fold from '$lib/ui/notice/fold.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { faultOf, type Failed } from '$lib/ui/notice/types';
@@ -47,8 +48,9 @@
 	{#each data.places as p (p.id)}
 		<li class="break-inside-avoid">
 			{#if p.view}
-				<details open={failed?.action === '/freezer' && failed.typed?.id === p.id}>
-					<summary class="py-2.5"><Change name={p.name} words={p.view.words} change={p.view.change} /></summary>
+				{@const view = p.view}
+				<Fold wanted={failed?.action === '/freezer' && failed.typed?.id === p.id} headingClass="py-2.5">
+					{#snippet heading()}<Change name={p.name} words={view.words} change={view.change} />{/snippet}
 					<form
 						method="POST"
 						action="?/freezer"
@@ -77,7 +79,7 @@
 						<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
 					</form>
 					{@render remove(p.id, p.name)}
-				</details>
+				</Fold>
 			{:else}
 				<div class="flex items-center justify-between gap-2 py-1.5">
 					<span><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}</span>{@render remove(p.id, p.name)}

@@ -1,10 +1,13 @@
 import Joi from 'joi';
 import { redirect } from '@sveltejs/kit';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
+import { packStyleNames } from '$core/packing/pack-style';
 import { planRun } from '$core/runs/plan';
 import { blanchRules, freezingRules } from '$reference/rules';
 import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
+import { dateIn } from '$core/freezing/keep';
+import { dialWarning } from '$core/ways/gear-changes';
 import { dryerCompany, gatheringToward } from '$lib/server/around';
 import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
@@ -71,6 +74,9 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
+			styles: ways.styles.map((s) => ({ value: s, words: packStyleNames[s] })),
+			style: ways.style,
+			packed: query.packed ?? '',
 			portionSaid: query.portion ?? '',
 			portionWords,
 			recipes: (await locals.stores.home.recipePortions()).filter((r) => r.food === food.id).map((r) => r.name),
@@ -106,14 +112,22 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				shop: query.shop ?? ''
 			},
 			gauge: kitchen.gauge,
+			dial:
+				kitchen.canners.map((c) => dialWarning(c, dateIn(kitchen.zone, locals.now.getTime()))).find(Boolean) ?? null,
 			rules: { load: freezingRules.load_kg_per_L_day.at, ice: blanchRules.ice_kg_per_kg.at }
 		};
 	}, locals.household.units);
 
+const shownPacks = (packs: FreezeWay['packs']) => ({
+	...packs,
+	container: packs.container?.name ?? null,
+	problem: packs.problem ?? null
+});
+
 /** What the page needs of a way, and no more. */
 function shown(way: FreezeWay | RefusedWay) {
 	if (way.kind === 'refused') return way;
-	const { food: _food, cut: _cut, row, line: l, packs, pot, ...rest } = way;
+	const { food: _food, cut: _cut, row, line: l, packs, second, pot, ...rest } = way;
 	return {
 		...rest,
 		cautions: rest.cautions.map((c) => ({
@@ -124,7 +138,8 @@ function shown(way: FreezeWay | RefusedWay) {
 		row: row ? { note: row.note ?? null, method: row.method } : null,
 		pot: pot?.name ?? null,
 		line: l ?? null,
-		packs: { ...packs, container: packs.container?.name ?? null, problem: packs.problem ?? null }
+		packs: shownPacks(packs),
+		second: second ? shownPacks(second) : null
 	};
 }
 

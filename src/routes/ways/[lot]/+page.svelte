@@ -11,6 +11,7 @@
 	import Dryer from '$lib/ui/ways/dryer.svelte';
 	import DryerCompany from '$lib/ui/ways/dryer-company.svelte';
 	import FreezerCharts from '$lib/ui/ways/freezer-charts.svelte';
+	import Chips from '$lib/ui/ways/chips.svelte';
 	import Glance from '$lib/ui/ways/glance.svelte';
 	import Jars from '$lib/ui/ways/jars.svelte';
 	import Quality from '$lib/ui/ways/quality.svelte';
@@ -93,15 +94,17 @@
 			{/each}
 		</fieldset>
 		<input type="hidden" name="cut" value={data.cut.id} />
+		{#if data.styles.length > 1}<Chips label="packed" name="packed" value={data.style} options={data.styles} />{/if}
 		<label class="field"
 			><span>a pack</span><input
 				class="w-28"
 				name="portion"
 				autocomplete="off"
 				aria-invalid={faultIn('portion') ? 'true' : undefined}
-				value={faultIn('portion')?.typed ?? (data.portionWords ? data.portionSaid : editWeight(data.portion_g, units))}
+				value={faultIn('portion')?.typed ??
+					(data.portionWords || data.portionSaid.includes('+') ? data.portionSaid : editWeight(data.portion_g, units))}
 				list="portions"
-				title="500 g, 2 cups, 4 ears, for 4, or a recipe of yours"
+				title="500 g, 2 cups, 4 ears, for 4, two sizes as 500 g + 250 g, or a recipe of yours"
 				onchange={choose('portion')}
 			/>{#if data.portionWords}<span class="!text-ink">{data.portionWords}</span>{/if}</label
 		>
@@ -202,6 +205,12 @@
 				{#snippet get(w: Open)}
 					<b class="fig">{w.packs.count}</b>
 					{w.packs.count === 1 ? 'pack' : 'packs'} of {sayWeight(w.packs.portion_g, units)}
+					{#if w.second}<span class="block"
+							>and <b class="fig">{w.second.count}</b> of {sayWeight(
+								w.second.portion_g,
+								units
+							)}{#if w.second.container}<span class="sub">{w.second.container}</span>{/if}</span
+						>{/if}
 					{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
 					<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
 					{#if w.packs.problem}<span class="block text-sm font-semibold text-amber">{w.packs.problem}</span>
@@ -253,11 +262,16 @@
 				{/snippet}
 				{@render line('In the ice', chill)}
 				{#snippet trays(w: Open)}
-					<b class="fig">{w.trays.needed}</b>
-					{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
+					{#if w.style === 'mould'}
+						<b class="fig">{w.trays.rounds}</b>
+						{w.trays.rounds === 1 ? 'filling' : 'fillings'} of {sayWeight(w.trays.perTray_kg * 1000, units)}
+					{:else}
+						<b class="fig">{w.trays.needed}</b>
+						{w.trays.needed === 1 ? 'trayful' : 'trayfuls'}{#if w.trays.rounds > 1}, {w.trays.rounds} rounds with your {data.trays}{/if}
+					{/if}
 					<span class="sub">look after {w.firstLook_h} h <span class="source">(practice)</span></span>
 				{/snippet}
-				{@render line('On trays', trays)}
+				{@render line('To freeze', trays)}
 				{#snippet hands(w: Open)}<b class="fig">{sayDuration(w.hands_s)}</b>{#if leastHands === w.id}<span class="best"
 							>least</span
 						>{/if}{/snippet}
@@ -302,6 +316,7 @@
 								<input type="hidden" name="grams" value={data.lot.shown_g} />
 								{#if data.pot}<input type="hidden" name="pot" value={data.pot} />{/if}
 								{#if data.container}<input type="hidden" name="container" value={data.container} />{/if}
+								{#if data.packed}<input type="hidden" name="packed" value={data.packed} />{/if}
 								{#if data.potfuls}<input type="hidden" name="potfuls" value={data.potfuls} />{/if}
 								<button
 									class="btn {i === 0 ? 'btn-full' : ''}"
@@ -390,6 +405,7 @@
 		jar={data.jar}
 		altitude_m={data.household.altitude_m}
 		gauge={data.gauge}
+		dial={data.dial}
 		{units}
 	/>
 	<Quality bars={data.quality} />
