@@ -4,6 +4,7 @@ import { foldRun } from '../runs/fold';
 import { nextActs } from '../runs/next';
 import { planRun } from '../runs/plan';
 import { plain } from '../things/thing';
+import type { Kitchen } from '../ways/kitchen';
 import { kitchen as bare } from '../ways/kitchen.fixture';
 import { freezeWays, type FreezeWay, type WayChoices } from '../ways/freeze-ways';
 import { packStyleNames, stylesOf, styleSteps, trayfuls } from './pack-style';
@@ -11,7 +12,7 @@ import { packStyleNames, stylesOf, styleSteps, trayfuls } from './pack-style';
 const own = { hollows: 32, each_mL: 30 };
 const kitchen = { ...bare, moulds: own };
 const now = Date.parse('2026-08-25T08:00:00Z');
-const waysOf = (id: string, grams: number, choices: WayChoices, of = kitchen) => {
+const waysOf = (id: string, grams: number, choices: WayChoices, of: Kitchen = kitchen) => {
 	const food = foodRows.find((f) => f.id === id);
 	if (!food) throw new Error(id);
 	return freezeWays({ thing: { ...plain(food), identified: true }, grams, food_C: 18, kitchen: of, choices, now });
@@ -41,7 +42,7 @@ describe('how packs are made', () => {
 	}); // prettier-ignore
 	it('goes by the usual where a cut cannot be packed so, and offers no moulds where there are none', () => {
 		expect(waysOf('beef', 3_000, { style: 'mould' }).style).toBe('wrap');
-		expect(waysOf('winter-squash', 3_000, { cut: 'puree', style: 'mould' }, bare as typeof kitchen).style).toBe('flat');
+		expect(waysOf('winter-squash', 3_000, { cut: 'puree', style: 'mould' }, bare).style).toBe('flat');
 		for (const food of foodRows)
 			for (const cut of food.cuts) {
 				expect(stylesOf(cut, null)).not.toContain('mould');
@@ -90,6 +91,12 @@ describe('two sizes at once', () => {
 		const [way] = open(waysOf('green-beans', 9_100, { portion_g: 500, second_g: 250 }));
 		expect(way?.second?.count).toBeGreaterThan(10);
 		expect(planRun(way as FreezeWay, { lotId: 'l', called: 'beans', form: 'whole', raw_g: 9_100, kitchen }).second_g).toBe(250);
+		// Nine boxes: what the first size takes is not there for the second.
+		const few = { ...kitchen, containers: [{ id: 'b', name: 'box', kind: 'box' as const, volume_mL: 1500, count: 9 }] };
+		const [scarce] = open(waysOf('green-beans', 6_000, { portion_g: 500, second_g: 250 }, few));
+		const wanted = [scarce?.packs, scarce?.second].reduce((sum, p) => sum + (p ? p.count + (p.remainder_g >= 10 ? 1 : 0) : 0), 0);
+		expect(wanted).toBeGreaterThan(9);
+		expect((scarce?.packs.short ?? 0) + (scarce?.second?.short ?? 0)).toBe(wanted - 9);
 		expect(open(waysOf('green-beans', 300, { portion_g: 500, second_g: 250 }))[0]?.second).toBeUndefined();
 	}); // prettier-ignore
 });

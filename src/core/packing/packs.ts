@@ -42,7 +42,7 @@ export interface Packs {
 }
 
 const headspace: Record<PacksInput['pack'], string> = {
-	loose: 'no headspace: tray-frozen pieces stay loose',
+	loose: 'no headspace: pieces frozen one by one stay loose',
 	flat: 'pressed flat and thin, ½ in of headspace',
 	balls: 'pressed in balls or pucks, ½ in of headspace',
 	wrap: 'wrapped tight or bagged, no headspace',

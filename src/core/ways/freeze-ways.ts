@@ -409,6 +409,12 @@ function packsOf(
 	// Too little for a pack of each: one size, as ever.
 	if (!first || !other || first.count === 0 || other.count === 0) return one();
 	const packed = packs({ food_g: first.count * first.grams + remainder_g, portion_g: first.grams, ...common });
+	// What the first size takes out of the drawer is not there for the second.
+	const taken = packed.count + (packed.remainder_g >= 10 ? 1 : 0);
+	const containers = kitchen.containers.map((c) =>
+		c.id === packed.container?.id ? { ...c, count: Math.max(0, c.count - taken) } : c
+	);
 	const { containerId: _container, ...free } = common;
-	return { packed, second: packs({ food_g: other.count * other.grams, portion_g: other.grams, ...free }) };
+	const second = packs({ food_g: other.count * other.grams, portion_g: other.grams, ...free, containers });
+	return { packed, second };
 }

@@ -140,21 +140,23 @@ function frozen(input: GlanceInput, way: FreezeWay): GlanceWay {
 		const food_J = (way.load_g / 1000) * foodHeat_J_kgK(food) * (line.boil_C - input.food_C);
 		energy_kWh += kWh((water_J + food_J) / share);
 	}
-	const bags = way.packs.count + (way.packs.remainder_g > 0 ? 1 : 0);
+	const count = way.packs.count + (way.second?.count ?? 0);
+	const bags = count + (way.packs.remainder_g > 0 ? 1 : 0);
+	const litres = way.packs.volume_L + (way.second?.volume_L ?? 0);
 	const perLitre_W = keepPerLitre_W(kitchen);
 	return priced(input, {
 		id: `freeze-${way.id}`,
 		store: 'freezer',
 		way: 'freeze',
 		name: way.name,
-		packs: way.packs.count,
+		packs: count,
 		each: 'pack',
-		each_g: way.packs.portion_g,
+		each_g: way.second ? way.prepared_g / count : way.packs.portion_g,
 		hands_s: way.hands_s,
 		elapsed_s: way.elapsed_s,
 		energy_kWh,
-		keep_kWh_month: (perLitre_W * way.packs.volume_L * 730) / 1000,
-		litres: way.packs.volume_L,
+		keep_kWh_month: (perLitre_W * litres * 730) / 1000,
+		litres,
 		keepsUntil: way.keepsUntil,
 		missing: way.freezer.fits
 			? way.freezer.overload

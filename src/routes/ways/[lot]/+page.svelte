@@ -209,7 +209,10 @@
 							>and <b class="fig">{w.second.count}</b> of {sayWeight(
 								w.second.portion_g,
 								units
-							)}{#if w.second.container}<span class="sub">{w.second.container}</span>{/if}</span
+							)}{#if w.second.problem}<span class="block text-sm font-semibold text-amber">{w.second.problem}</span
+								>{:else if w.second.short > 0}<span class="block text-sm font-semibold text-amber"
+									>short: {w.second.short} more {w.second.container} needed</span
+								>{:else}<span class="sub">{w.second.container}</span>{/if}</span
 						>{/if}
 					{#if w.packs.remainder_g > 0}<span class="sub">and {sayWeight(w.packs.remainder_g, units)} over</span>{/if}
 					<span class="sub">{sayWeight(w.prepared_g, units)} ready, {Math.round(w.yieldShare * 100)} % of it</span>
@@ -281,7 +284,7 @@
 						>{/if}{/snippet}
 				{@render line('From start to away', elapsed)}
 				{#snippet space(w: Open)}
-					<b class="fig">{sayVolume(w.packs.volume_L, units)}</b> of freezer
+					<b class="fig">{sayVolume(w.packs.volume_L + (w.second?.volume_L ?? 0), units)}</b> of freezer
 					{#if !w.freezer.fits}<span class="block text-sm font-semibold text-amber"
 							>only {sayVolume(data.freezerFree_L, units)} free</span
 						>{/if}
