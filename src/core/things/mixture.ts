@@ -54,6 +54,14 @@ export function densityOf(parts: readonly { readonly share: number; readonly kg_
 	return parts.reduce((sum, p) => sum + p.share, 0) / litres;
 }
 
+/** What is in it, in words: "40 % carrots, 60 % leeks"; empty for one food. */
+export const partWords = (parts: readonly Part[] | null | undefined): string =>
+	parts && parts.length > 1
+		? partsOf(parts)
+				.map((p) => `${Math.round(p.share * 100)} % ${p.row.name}`)
+				.join(', ')
+		: '';
+
 /** Each part as a thing of its own, in the state and condition of the whole. */
 export const thingsIn = (whole: Thing): Thing[] =>
 	whole.madeOf === undefined

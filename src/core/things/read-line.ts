@@ -6,6 +6,8 @@ import { kgFromLb, unitOf, unitWords } from '../quantities/units';
 import type { FoodRow, MeasureRow, PlaceKind } from '../../reference/tables';
 import type { KindRow } from '../../reference/things';
 import { foldName } from '../foods/fold-name';
+import { densityOf, governing, partsOf } from './mixture';
+import { takeMixture, type Mixed } from './read-mixture';
 import type { Thing } from './thing';
 import { leftAsk, nearNames, understand, type Choice, type NamedThing, type Unknown } from './understand';
 
@@ -167,7 +169,11 @@ function finish(line: string, amount: Amount, context: LineContext): Reading {
 	const said = line.slice(0, line.length - rest.length).trimEnd();
 	const withAmount = (choices: readonly Choice[]): Choice[] =>
 		choices.map((c) => ({ label: c.label, text: `${said} ${c.text}` }));
-	const named = understand(rest, context.today, { kept: context.kept === true });
+	const mix = takeMixture(rest, context);
+	if (mix && 'kind' in mix) return mix.kind === 'refused' ? mix : unclear('UNKNOWN_FOOD', mix.message);
+	// Of a mixture only the states and places around its brackets are read, as of the food that it obeys.
+	const body = mix ? `${governing(mix.parts).row.name}${mix.rest}` : rest;
+	const named = understand(body, context.today, { kept: context.kept === true });
 	switch (named.kind) {
 		case 'refused':
 			return named;
@@ -180,7 +186,7 @@ function finish(line: string, amount: Amount, context: LineContext): Reading {
 			return answer;
 		}
 		case 'thing':
-			return measured(line, amount, named, context);
+			return mix ? mixed(amount, named, mix) : measured(line, amount, named, context);
 	}
 }
 
@@ -246,6 +252,37 @@ function measured(line: string, amount: Amount, named: NamedThing, context: Line
 		variety: named.variety.slice(0, 60),
 		price: priceOfAll(named, grams, weighed.counted?.number),
 		because: weighed.because
+	};
+}
+
+/** A mixture, by weight or by volume: what a litre of it weighs goes by its parts. */
+function mixed(amount: Amount, named: NamedThing, mix: Mixed): Reading {
+	const thing: Thing = { ...named.thing, called: mix.called, madeOf: mix.parts };
+	const { unit } = amount;
+	const kg_per_L = densityOf(partsOf(mix.parts).map((p) => ({ share: p.share, kg_per_L: bulkOf(p.row, p.form) })));
+	const grams = amount.grams ?? (unit?.kind === 'volume' ? amount.number * unit.litres * kg_per_L * 1000 : undefined);
+	if (grams === undefined)
+		return unclear(
+			'NO_WEIGHT',
+			`Say ${mix.called} by weight or by volume, for example "2 kg ${mix.called} (carrots + leeks)".`
+		);
+	if (grams < 1)
+		return unclear('NOTHING', 'That is less than a gram. Say what came in, for example "250 g raspberries".');
+	if (grams > most_g)
+		return unclear('TOO_MUCH', 'That is over a tonne. Up to a tonne can go in one line; check the number.');
+	return {
+		kind: 'understood',
+		thing,
+		grams: Math.round(grams),
+		...(named.place ? { place: named.place } : {}),
+		...(named.day ? { day: named.day } : {}),
+		note: named.note.slice(0, 200),
+		variety: '',
+		price: priceOfAll(named, Math.round(grams), undefined),
+		because:
+			amount.grams === undefined
+				? `a litre of it, loose, taken as ${kg_per_L.toFixed(2)} kg by its parts (practice); weigh it if you can`
+				: ''
 	};
 }
 

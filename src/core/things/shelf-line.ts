@@ -5,9 +5,10 @@ import { unitOf } from '../quantities/units';
 import { shelfRules } from '../../reference/rules';
 import { amountOf, byWeight, dgOf, type ContentUnit, type Counted } from '../stock/amount';
 import { densityOf, governing } from './mixture';
+import { takeMixture, type Mixed } from './read-mixture';
 import { readMonth } from './month';
 import { readLine, type LineContext, type Reading } from './read-line';
-import type { Part, Thing } from './thing';
+import type { Thing } from './thing';
 import { understand, type Choice, type NamedThing } from './understand';
 import { containerWord } from './container-words';
 
@@ -77,7 +78,7 @@ export function readShelfLine(text: string, context: ShelfContext): ShelfReading
 	if (packs && 'kind' in packs) return packs;
 	const body = packs ? packs.rest : dated.rest;
 	const mix = takeMixture(body, context);
-	if (mix && 'kind' in mix) return mix;
+	if (mix && 'kind' in mix) return mix.kind === 'refused' ? mix : unclear(mix.message);
 	if (packs) return ofPacks(packs, mix, found, context, line);
 	return loose(body, mix, found, context);
 }
@@ -164,37 +165,6 @@ function readContent(
 	if (unit.kind === 'volume') return { unit: 'ml', amount: Math.round(number.value * unit.litres * 1000), ...found };
 	if (unit.measure === 'each') return { unit: 'piece', amount: Math.round(number.value), ...found };
 	return undefined;
-}
-
-type Mixed = { readonly parts: readonly Part[]; readonly called: string; readonly rest: string };
-
-/** `soup mix (carrots + leeks + 20 % potatoes)`: a name, and in brackets what is in it. */
-function takeMixture(text: string, context: LineContext): Mixed | ShelfReading | undefined {
-	const match = /^([^(]*)\(([^)]*\+[^)]*)\)(.*)$/u.exec(text);
-	if (!match) return undefined;
-	const [, name = '', inside = '', rest = ''] = match;
-	const said = inside.split('+').map((s) => s.trim());
-	const shares: (number | undefined)[] = [];
-	const foods: { food: string; kind?: string; form: string }[] = [];
-	for (const one of said) {
-		const share = /^(\d{1,3}(?:[.,]\d+)?)\s*%\s*/.exec(one);
-		const named = understand(share ? one.slice(share[0].length) : one, context.today, { kept: true });
-		if (named.kind === 'refused') return named;
-		if (named.kind !== 'thing')
-			return unclear(`"${one}" is not a food I know; in brackets stands what the mixture is made of.`);
-		shares.push(share ? Number((share[1] ?? '').replace(',', '.')) / 100 : undefined);
-		const { food, kind, form } = named.thing;
-		foods.push({ food: food.id, form, ...(kind ? { kind: kind.id } : {}) });
-	}
-	const told = shares.reduce<number>((sum, s) => sum + (s ?? 0), 0);
-	const open = shares.filter((s) => s === undefined).length;
-	if (told > 1 + 1e-9 || (open === 0 && Math.abs(told - 1) > 0.005) || (open > 0 && told >= 1))
-		return unclear(`The shares come to ${Math.round(told * 100)} %. Together they are 100 %.`);
-	const each = open > 0 ? (1 - told) / open : 0;
-	const all = shares.map((s) => s ?? each);
-	const sum = all.reduce((a, b) => a + b, 0);
-	const parts = foods.map((f, i) => ({ ...f, share: (all[i] ?? 0) / sum }));
-	return { parts, called: name.trim() || 'mixture', rest };
 }
 
 type Found = Pick<OnShelf, 'placeId' | 'day' | 'monthOnly'>;

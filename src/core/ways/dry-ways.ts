@@ -15,6 +15,7 @@ import { dateIn, monthsAfter } from '../freezing/keep';
 import { steamHeat_J_kg } from '../heat/boil-down';
 import { kgFromLb } from '../quantities/units';
 import { lookUpStorage, type Keeps } from '../storing/storage-look-up';
+import { isMixture, mixtureNotDried } from './mixture-ways';
 import type { Kitchen, KitchenDryer } from './kitchen';
 
 export interface DryChoices {
@@ -86,6 +87,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const { thing, cut, kitchen, choices } = input;
 	const { food } = thing;
 	mustBePositive(input.grams, 'grams');
+	if (isMixture(thing)) return mixtureNotDried(thing);
 	const look = lookUpDrying({ thing });
 	if (look.kind === 'refused') return look;
 	if (!cut) return refuse('kept-only', { food });

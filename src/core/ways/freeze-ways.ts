@@ -1,7 +1,7 @@
-import { type BlanchRow, type CutRow, type FoodRow, type Range } from '../../reference/tables';
+import { type BlanchRow, type CutRow, type Range } from '../../reference/tables';
 import { sources } from '../../reference/sources';
 import type { Confidence } from '../../reference/row';
-import { mustBePositive, type Refusal } from '../errors';
+import { mustBePositive } from '../errors';
 import { blanchLine, type BlanchLine } from '../heat/blanch-line';
 import { trayLoad_kg_m2 } from '../freezing/tray';
 import { cutOf } from '../foods/cuts';
@@ -13,97 +13,14 @@ import { headspaceAs, styleSteps, stylesOf, trayfuls, type PackStyleId } from '.
 import { portions } from '../packing/portions';
 import { advise } from '../safety/advise';
 import { refuse } from '../safety/refuse';
-import { freezingCautions, type Caution } from '../safety/cautions';
+import { freezingCautions } from '../safety/cautions';
 import { blanchRowsOf } from '../safety/freeze';
 import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
-import type { Thing } from '../things/thing';
 import type { Kitchen, KitchenPot } from './kitchen';
+import { isMixture, mixtureFreezeWays } from './mixture-ways';
+import type { FreezeWay, RefusedWay, Ways, WaysInput } from './freeze-way';
 
-export interface WayChoices {
-	readonly cut?: string;
-	readonly portion_g?: number;
-	/** As the pack says it: "2 cups, 310 g". */
-	readonly portionWords?: string;
-	readonly potId?: string;
-	readonly containerId?: string;
-	/** A second size, for half of it. */
-	readonly second_g?: number;
-	/** How it is packed; one that this cut cannot be goes by the usual. */
-	readonly style?: PackStyleId;
-	/** Potfuls small enough to boil again within the minute. */
-	readonly smaller?: boolean;
-}
-
-export interface WaysInput {
-	readonly thing: Thing;
-	readonly grams: number;
-	/** Temperature of the place it stands in, °C. */
-	readonly food_C: number;
-	readonly kitchen: Kitchen;
-	readonly choices: WayChoices;
-	/** ms. */
-	readonly now: number;
-}
-
-export interface FreezeWay {
-	readonly kind: 'way';
-	readonly id: string;
-	readonly name: string;
-	readonly method: 'water' | 'steam' | 'cook' | 'raw';
-	readonly gist: string;
-	readonly food: FoodRow;
-	readonly cut: CutRow;
-	readonly prepared_g: number;
-	/** What goes through the pot: the ears, where kernels are made of them. */
-	readonly load_g: number;
-	readonly yieldShare: number;
-	readonly row?: BlanchRow;
-	/** In words: "3 min", "30 s to 1 min, until the skins split", "no time is published". */
-	readonly blanchWords: string;
-	readonly pot?: KitchenPot;
-	readonly line?: BlanchLine;
-	readonly trays: { readonly needed: number; readonly rounds: number; readonly perTray_kg: number };
-	readonly firstLook_h: number;
-	readonly packs: Packs;
-	/** A second size beside the first. */
-	readonly second?: Packs;
-	readonly style: PackStyleId;
-	readonly months: Range;
-	readonly keepsUntil: string;
-	readonly hands_s: number;
-	readonly elapsed_s: number;
-	readonly ice?: { readonly kg: number; readonly short_kg: number };
-	/** What the freezer can take: free room and the daily load. */
-	readonly freezer: {
-		readonly fits: boolean;
-		readonly dayLoad_kg: number;
-		readonly days: number;
-		readonly overload: boolean;
-	};
-	readonly steps: readonly string[];
-	readonly cautions: readonly Caution[];
-	readonly notes: readonly string[];
-	readonly use: string;
-	readonly source: string;
-	readonly confidence: Confidence;
-}
-
-export interface RefusedWay extends Refusal {
-	readonly id: string;
-	readonly name: string;
-	readonly gist: string;
-}
-
-export interface Ways {
-	readonly food: FoodRow;
-	/** Null for a food of which only its keeping is carried. */
-	readonly cut: CutRow | null;
-	readonly portion_g: number;
-	/** How it can be packed, the usual first; and how it is. */
-	readonly styles: readonly PackStyleId[];
-	readonly style: PackStyleId;
-	readonly ways: readonly (FreezeWay | RefusedWay)[];
-}
+export type { FreezeWay, RefusedWay, WayChoices, Ways, WaysInput } from './freeze-way';
 
 /** Bagging, pressing out the air, labelling: s a pack (common practice). */
 const bagging_s = 50;
@@ -122,6 +39,7 @@ export function freezeWays(input: WaysInput): Ways {
 	const { thing, kitchen, choices } = input;
 	const { food } = thing;
 	mustBePositive(input.grams, 'grams');
+	if (isMixture(thing)) return mixtureFreezeWays(input, freezeWays);
 	const portion_g = choices.portion_g ?? usualPortion_g(kitchen.people);
 	if (food.cuts.length === 0) {
 		const advice = advise(thing, 'freeze-raw');

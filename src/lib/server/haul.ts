@@ -4,6 +4,7 @@ import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
 import { sayDate } from '$core/quantities/dates';
 import { minorDigits } from '$core/quantities/money';
 import { readLine, type Reading, type Understood } from '$core/things/read-line';
+import { partWords } from '$core/things/mixture';
 import { unlikely } from '$core/things/likely';
 import { admitted } from '$core/things/admitted';
 import type { FoodRow } from '$reference/tables';
@@ -57,9 +58,10 @@ export function echoOf(reading: Reading, units: Units, text?: string): Echo {
 				kind: reading.kind,
 				words: `${sayWeight(reading.grams, units)} ${thing.called}${formWords(thing.food, thing.form)}${state}${condition}${where}${day}${note}`,
 				detail: [
+					partWords(thing.madeOf),
 					reading.because,
 					thing.kind && !thing.food.names.includes(thing.called) ? `a kind of ${thing.food.name}` : '',
-					`about ${sayVolume(reading.grams / 1000 / bulkOf(thing.food, thing.form), units)} loose`
+					thing.madeOf ? '' : `about ${sayVolume(reading.grams / 1000 / bulkOf(thing.food, thing.form), units)} loose`
 				]
 					.filter(Boolean)
 					.join(' · '),

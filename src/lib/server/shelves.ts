@@ -4,6 +4,7 @@ import { editWeight } from '$core/quantities/parse-weight';
 import { sayWeight } from '$core/quantities/format';
 import { inHouseholdUnits } from '$core/quantities/household-words';
 import { betterPlaces } from '$core/safety/stand';
+import { partWords } from '$core/things/mixture';
 import { gate } from '$core/safety/gate';
 import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
 import { afterLooks, type Looked } from '$core/stock/looks';
@@ -88,14 +89,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 	return {
 		id: row.id,
 		title: row.title,
-		detail: [
-			row.variety,
-			formWords(thing.food, row.form).replace(/^, /, ''),
-			row.note,
-			row.madeOf
-				? row.madeOf.map((p) => `${Math.round(p.share * 100)} % ${p.food.replaceAll('-', ' ')}`).join(', ')
-				: ''
-		]
+		detail: [row.variety, formWords(thing.food, row.form).replace(/^, /, ''), row.note, partWords(row.madeOf)]
 			.filter(Boolean)
 			.join(' · '),
 		unit: row.unit,

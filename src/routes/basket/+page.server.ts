@@ -8,6 +8,7 @@ import { sources } from '$reference/sources';
 import { unlikely } from '$core/things/likely';
 import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
+import { partWords } from '$core/things/mixture';
 import { echoOf, formWords, placeFor, priceOf, readHaul } from '$lib/server/haul';
 import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
 import { stopOf } from '$lib/server/stop';
@@ -35,7 +36,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			return {
 				id: lot.id,
 				name: lot.title,
-				form: formWords(food, lot.form).replace(/^, /, ''),
+				form: partWords(lot.madeOf) || formWords(food, lot.form).replace(/^, /, ''),
 				said: lot.said,
 				note: lot.note,
 				grams,

@@ -11,6 +11,7 @@ import { dialWarning } from '$core/ways/gear-changes';
 import { dryerCompany, gatheringToward } from '$lib/server/around';
 import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
+import { partWords } from '$core/things/mixture';
 import { formWords } from '$lib/server/haul';
 import { stillGoodFor } from '$core/things/clock';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
@@ -56,7 +57,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				id: lot.id,
 				name: lot.title,
 				food: food.id,
-				form: formWords(food, lot.form).replace(/^, /, ''),
+				form: partWords(lot.madeOf) || formWords(food, lot.form).replace(/^, /, ''),
 				grams,
 				free_g,
 				shown_g,
