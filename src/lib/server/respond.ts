@@ -31,10 +31,11 @@ export async function action<T>(
 ): Promise<T | ActionFailure<Failed>> {
 	let typed: Record<string, string> = {};
 	try {
-		const { household, ...fields } = await formOf(event.request);
+		const { household, shownIn, ...fields } = await formOf(event.request);
 		typed = fields;
 		checkCharacters(fields);
 		sameHousehold(household, event.locals.household);
+		sameUnits(shownIn, fields, event.locals.household);
 		return await work(fields);
 	} catch (thrown) {
 		const known = asAppError(thrown);
@@ -52,6 +53,19 @@ function sameHousehold(said: string | undefined, household: { id: string; name: 
 		said === undefined
 			? 'This form does not say which household it is for. Nothing was done; open the page anew and send it again.'
 			: `This page was opened in another household; this browser is in “${household.name}” now. Nothing was done: go back to the other one in the Kitchen, or open the page anew.`
+	);
+}
+
+/**
+ * A bare number is in the units that its page showed: where the household's were changed since, it is not read at all. A form
+ * that says its own unit needs none. @throws {AppError} 409
+ */
+function sameUnits(said: string | undefined, fields: Record<string, string>, household: { units: Units }): void {
+	if (said === undefined || said === household.units || (fields.unit ?? fields.units) !== undefined) return;
+	throw new AppError(
+		409,
+		'OTHER_UNITS',
+		'The units of this household were changed since this page was opened. Nothing was saved: open the page anew, and its numbers are in the new ones.'
 	);
 }
 

@@ -36,7 +36,7 @@
 		timer = setTimeout(async () => {
 			const mine = ++asked;
 			const fields = [...new FormData(element)]
-				.filter(([name]) => !['household', 'key'].includes(name))
+				.filter(([name]) => !['household', 'key', 'shownIn'].includes(name))
 				.map(([name, value]) => `${name}=${encodeURIComponent(String(value) || '0')}`);
 			const reply = await fetch(`/kitchen/first/echo?${fields.join('&')}`).catch(() => null);
 			if (reply?.ok && mine === asked) effects = (await reply.json()) as SetUpEffects;
