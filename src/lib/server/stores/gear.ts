@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { gaugeOf, mayBeCanner } from '$core/ways/gear-changes';
 import type { Kitchen } from '$core/ways/kitchen';
@@ -7,6 +7,7 @@ import type { Database, Tx } from '../db/client';
 import { equipment, person, pot, supply } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { changer, named } from './change';
+import { equipmentOf, personsOf, suppliesOf } from './kitchen-reads';
 
 type PotValues = Omit<typeof pot.$inferInsert, 'id' | 'householdId' | 'name'>;
 export interface GearValues {
@@ -31,16 +32,13 @@ export interface SupplyValues {
 /** What a kitchen works with: pots, machines, helpers, and what lies in its drawer beside containers. */
 export function gearStore(db: Database, householdId: string, now: Date) {
 	const change = changer(db, householdId, now);
+	const whose = { household: householdId };
 	const mine = <T extends typeof equipment | typeof person | typeof supply>(table: T) =>
 		and(eq(table.householdId, householdId), isNull(table.removedAt));
 	const own = {
 		/** In the order of use within a kind. */
 		async equipment(): Promise<Equipment[]> {
-			const rows = await db
-				.select({ id: equipment.id, kind: equipment.kind, name: equipment.name, spec: equipment.spec })
-				.from(equipment)
-				.where(mine(equipment))
-				.orderBy(asc(equipment.position), asc(equipment.name));
+			const rows = await equipmentOf(db).execute(whose);
 			// Kind and spec were written together, under the kind's own schema.
 			return rows as Equipment[];
 		}
@@ -50,8 +48,8 @@ export function gearStore(db: Database, householdId: string, now: Date) {
 		/** By which the tables are read. */
 		gauge: async (): Promise<Kitchen['gauge']> =>
 			gaugeOf((await own.equipment()).flatMap((m) => (m.kind === 'canner' ? [m.spec] : []))),
-		persons: () => db.select().from(person).where(mine(person)).orderBy(asc(person.name)),
-		supplies: () => db.select().from(supply).where(mine(supply)).orderBy(asc(supply.kind), asc(supply.size)),
+		persons: () => personsOf(db).execute(whose),
+		supplies: () => suppliesOf(db).execute(whose),
 
 		/**
 		 * Keeps a new thing, or changes one.

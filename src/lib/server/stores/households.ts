@@ -5,10 +5,11 @@ import { gaugeOf } from '$core/ways/gear-changes';
 import type { Kitchen } from '$core/ways/kitchen';
 import { freezerModel } from '$reference/model-rules';
 import { preparedOnce, type Database, type Tx } from '../db/client';
-import { container, household, lot, lotBalance, ownMeasure, place, pot, recipePortion } from '../db/schema';
+import { container, household, lot, lotBalance, ownMeasure, place, recipePortion } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { changer, named } from './change';
 import { gearStore } from './gear';
+import { containersOf, measuresOf, placesOf, potsOf } from './kitchen-reads';
 import { setUpHousehold } from './set-up';
 import type { SetUp } from '$core/ways/set-up';
 import { stockStore } from './stock';
@@ -91,22 +92,12 @@ export async function newHousehold(
 
 export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	const householdId = row.id;
+	const whose = { household: householdId };
 	const parts = {
-		places: () =>
-			db
-				.select()
-				.from(place)
-				.where(and(eq(place.householdId, householdId), isNull(place.removedAt)))
-				.orderBy(asc(place.position), asc(place.name)),
-		pots: () => db.select().from(pot).where(eq(pot.householdId, householdId)).orderBy(asc(pot.litres)),
-		containers: () =>
-			db
-				.select()
-				.from(container)
-				.where(and(eq(container.householdId, householdId), isNull(container.removedAt)))
-				.orderBy(asc(container.volumeMl)),
-		measures: () =>
-			db.select().from(ownMeasure).where(eq(ownMeasure.householdId, householdId)).orderBy(asc(ownMeasure.name))
+		places: () => placesOf(db).execute(whose),
+		pots: () => potsOf(db).execute(whose),
+		containers: () => containersOf(db).execute(whose),
+		measures: () => measuresOf(db).execute(whose)
 	};
 	const change = changer(db, householdId, now);
 	const gear = gearStore(db, householdId, now);

@@ -5,7 +5,7 @@ import type { RunNews, RunView } from '$core/runs/wire';
 import type { Database, Tx } from '../../db/client';
 import { batch, difference, lot, run, runEvent, runOutput } from '../../db/schema';
 import { notFound } from '../../errors';
-import { claimedBy } from '../stock/claims';
+import { claimsNow } from '../stock/claims';
 
 export type RunRow = typeof run.$inferSelect;
 
@@ -176,7 +176,7 @@ export function runReads(db: Database, householdId: string) {
 
 		/** Raw grams that are spoken for, by lot. */
 		async reserved(): Promise<Map<string, number>> {
-			const claimed = await claimedBy(db, householdId);
+			const claimed = await claimsNow(db, householdId);
 			return new Map([...claimed].map(([lotId, amount]) => [lotId, Math.round(amount / dgPerG)]));
 		}
 	};

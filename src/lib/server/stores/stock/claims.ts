@@ -1,6 +1,6 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import type { Database, Tx } from '../../db/client';
+import { preparedOnce, type Database, type Tx } from '../../db/client';
 import { claim } from '../../db/schema';
 
 /** What is spoken for, by lot, in the lot's unit; without what one run has spoken for where it is named. */
@@ -22,6 +22,18 @@ export async function claimedBy(
 		.groupBy(claim.lotId);
 	return new Map(rows.map((r) => [r.lotId, Number(r.amount)]));
 }
+
+const spokenFor = preparedOnce((db) =>
+	db
+		.select({ lotId: claim.lotId, amount: sql<string>`sum(${claim.amount})` })
+		.from(claim)
+		.where(and(eq(claim.householdId, sql.placeholder('household')), isNull(claim.endedAt)))
+		.groupBy(claim.lotId)
+		.prepare('spoken_for')
+);
+/** The same outside a transaction, for the pages. */
+export const claimsNow = async (db: Database, householdId: string): Promise<Map<string, number>> =>
+	new Map((await spokenFor(db).execute({ household: householdId })).map((r) => [r.lotId, Number(r.amount)]));
 
 /** Speaks for a part of a lot; the caller holds its balance and has seen that there is enough. */
 export async function speakFor(

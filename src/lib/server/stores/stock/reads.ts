@@ -1,11 +1,11 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { dgPerG, type LotUnit } from '$core/stock/amount';
 import type { State } from '$core/things/thing';
 import type { Looked } from '$core/stock/looks';
-import type { Database } from '../../db/client';
+import { preparedOnce, type Database } from '../../db/client';
 import { batch, container, look, lot, lotBalance, movement, place } from '../../db/schema';
 import { notFound } from '../../errors';
-import { claimedBy } from './claims';
+import { claimsNow } from './claims';
 
 /** A lot that stands somewhere, in short. */
 export interface StandingRow {
@@ -27,29 +27,115 @@ export interface StandingRow {
 /** Kinds of movement that a person made by hand and may take back. */
 const byHand = ['take', 'give', 'spoil', 'count', 'move', 'open', 'thaw', 'split', 'merge'] as const;
 
+// Prepared once: every page of the stock reads these, and building a query costs more than answering it.
+const household = sql.placeholder('household');
+const holdsSome = and(eq(lotBalance.householdId, household), gt(lotBalance.amount, 0));
+const waitingLots = preparedOnce((db) =>
+	db
+		.select({ lot, amount: lotBalance.amount, place })
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.innerJoin(place, eq(place.id, lot.placeId))
+		.where(and(holdsSome, eq(lot.waiting, true)))
+		.orderBy(desc(lot.since))
+		.prepare('waiting_lots')
+);
+const looseLot = preparedOnce((db) =>
+	db
+		.select({ lot, amount: lotBalance.amount, place })
+		.from(lot)
+		.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
+		.innerJoin(place, eq(place.id, lot.placeId))
+		.where(and(eq(lot.householdId, household), eq(lot.id, sql.placeholder('lot')), eq(lot.unit, 'dg')))
+		.prepare('loose_lot')
+);
+const wholeLots = (db: Database, which: SQL | undefined) =>
+	db
+		.select({
+			lot,
+			amount: lotBalance.amount,
+			code: batch.code,
+			way: batch.way,
+			container: container.name,
+			volumeMl: container.volumeMl
+		})
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.leftJoin(batch, eq(batch.id, lot.batchId))
+		.leftJoin(container, eq(container.id, lot.containerId))
+		.where(and(holdsSome, which))
+		.orderBy(asc(lot.keepsUntil), asc(lot.since), asc(lot.id));
+const standingLots = preparedOnce((db) => wholeLots(db, undefined).prepare('standing_lots'));
+const namedLots = preparedOnce((db) =>
+	wholeLots(db, sql`${lotBalance.lotId} = any(${sql.placeholder('ids')}::uuid[])`).prepare('named_lots')
+);
+const looksTaken = preparedOnce((db) =>
+	db
+		.select({ lotId: look.lotId, kind: look.kind, finding: look.finding, at: look.at })
+		.from(look)
+		.innerJoin(lotBalance, eq(lotBalance.lotId, look.lotId))
+		.where(and(eq(look.householdId, household), gt(lotBalance.amount, 0)))
+		.orderBy(asc(look.at))
+		.prepare('looks_taken')
+);
+const lastStepsOf = preparedOnce((db) =>
+	db
+		.select({
+			groupId: movement.groupId,
+			kind: movement.kind,
+			amount: movement.amount,
+			lot,
+			at: movement.recordedAt,
+			by: movement.by
+		})
+		.from(movement)
+		.innerJoin(lot, eq(lot.id, movement.lotId))
+		.where(
+			and(
+				eq(movement.householdId, household),
+				isNull(movement.reversesId),
+				eq(lot.waiting, sql.placeholder('waiting')),
+				gt(movement.recordedAt, sql.placeholder('since')),
+				or(
+					inArray(movement.kind, ['take', 'give', 'spoil', 'count']),
+					// Of a step with two sides, the one that it left; of a receipt its lines.
+					and(inArray(movement.kind, byHand), lt(movement.amount, 0)),
+					and(eq(movement.kind, 'use'), isNull(movement.runId)),
+					and(eq(movement.kind, 'put'), isNotNull(lot.receiptId))
+				),
+				sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
+			)
+		)
+		.orderBy(desc(movement.recordedAt))
+		.limit(sql.placeholder('count'))
+		.prepare('last_steps')
+);
+const freezerMl = preparedOnce((db) =>
+	db
+		.select({
+			ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.unitG} * 2) * ${lotBalance.amount}), 0)`
+		})
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.innerJoin(place, eq(place.id, lot.placeId))
+		.leftJoin(container, eq(container.id, lot.containerId))
+		.where(and(holdsSome, eq(place.kind, 'freezer')))
+		.prepare('freezer_ml')
+);
+
 export function stockReads(db: Database, householdId: string, now: Date) {
 	const mine = eq(lot.householdId, householdId);
+	const whose = { household: householdId };
 	return {
 		/** What waits to be worked on, by weight, the newest first. */
 		async basket() {
-			const rows = await db
-				.select({ lot, amount: lotBalance.amount, place })
-				.from(lotBalance)
-				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
-				.innerJoin(place, eq(place.id, lot.placeId))
-				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0), eq(lot.waiting, true)))
-				.orderBy(desc(lot.since));
+			const rows = await waitingLots(db).execute(whose);
 			return rows.map(({ amount, ...row }) => ({ ...row, grams: Math.round(amount / dgPerG) }));
 		},
 
 		/** A lot by weight, with what it holds. @throws {AppError} 404 */
 		async rawLot(lotId: string) {
-			const [row] = await db
-				.select({ lot, amount: lotBalance.amount, place })
-				.from(lot)
-				.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
-				.innerJoin(place, eq(place.id, lot.placeId))
-				.where(and(mine, eq(lot.id, lotId), eq(lot.unit, 'dg')));
+			const [row] = await looseLot(db).execute({ ...whose, lot: lotId });
 			if (!row) throw notFound('lot');
 			const { amount, ...rest } = row;
 			return { ...rest, grams: Math.round(amount / dgPerG) };
@@ -72,41 +158,18 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 		/** What stands anywhere, whole; of some lots where they are named. Oldest first within its place. */
 		async shelves(ids?: readonly string[]) {
 			if (ids?.length === 0) return [];
-			const rows = await db
-				.select({
-					lot,
-					amount: lotBalance.amount,
-					code: batch.code,
-					way: batch.way,
-					container: container.name,
-					volumeMl: container.volumeMl
-				})
-				.from(lotBalance)
-				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
-				.leftJoin(batch, eq(batch.id, lot.batchId))
-				.leftJoin(container, eq(container.id, lot.containerId))
-				.where(
-					and(
-						eq(lotBalance.householdId, householdId),
-						gt(lotBalance.amount, 0),
-						ids ? inArray(lotBalance.lotId, [...ids]) : undefined
-					)
-				)
-				.orderBy(asc(lot.keepsUntil), asc(lot.since), asc(lot.id));
+			const rows = ids
+				? await namedLots(db).execute({ ...whose, ids: [...ids] })
+				: await standingLots(db).execute(whose);
 			return rows.map(({ lot: row, ...rest }) => ({ ...row, ...rest }));
 		},
 
 		/** What is spoken for, by lot, in its unit. */
-		claimed: () => claimedBy(db, householdId),
+		claimed: () => claimsNow(db, householdId),
 
 		/** Looks that were taken at lots that still hold something. */
 		async looked(): Promise<Map<string, Looked[]>> {
-			const rows = await db
-				.select({ lotId: look.lotId, kind: look.kind, finding: look.finding, at: look.at })
-				.from(look)
-				.innerJoin(lotBalance, eq(lotBalance.lotId, look.lotId))
-				.where(and(eq(look.householdId, householdId), gt(lotBalance.amount, 0)))
-				.orderBy(asc(look.at));
+			const rows = await looksTaken(db).execute(whose);
 			const byLot = new Map<string, Looked[]>();
 			for (const { lotId, at, ...rest } of rows)
 				byLot.set(lotId, [...(byLot.get(lotId) ?? []), { ...rest, at: at.getTime() }]);
@@ -115,36 +178,8 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 
 		/** The last steps of this week, with what waits or with what stands on the shelves, for undoing them. */
 		async lastSteps(of: 'basket' | 'shelves', count = 6) {
-			const waiting = eq(lot.waiting, of === 'basket');
-			return db
-				.select({
-					groupId: movement.groupId,
-					kind: movement.kind,
-					amount: movement.amount,
-					lot,
-					at: movement.recordedAt,
-					by: movement.by
-				})
-				.from(movement)
-				.innerJoin(lot, eq(lot.id, movement.lotId))
-				.where(
-					and(
-						eq(movement.householdId, householdId),
-						isNull(movement.reversesId),
-						waiting,
-						gt(movement.recordedAt, new Date(now.getTime() - 7 * 86_400_000)),
-						or(
-							inArray(movement.kind, ['take', 'give', 'spoil', 'count']),
-							// Of a step with two sides, the one that it left; of a receipt its lines.
-							and(inArray(movement.kind, byHand), lt(movement.amount, 0)),
-							and(eq(movement.kind, 'use'), isNull(movement.runId)),
-							and(eq(movement.kind, 'put'), isNotNull(lot.receiptId))
-						),
-						sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
-					)
-				)
-				.orderBy(desc(movement.recordedAt))
-				.limit(count);
+			const since = new Date(now.getTime() - 7 * 86_400_000);
+			return lastStepsOf(db).execute({ ...whose, waiting: of === 'basket', since, count });
 		},
 
 		/** What was written down of the shelves in the last twelve hours, the newest first, without what was taken back. */
@@ -216,15 +251,7 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 
 		/** Litres that stand in freezers: by their containers, or twice their weight where none is known. */
 		async freezerUsed_L(): Promise<number> {
-			const [row] = await db
-				.select({
-					ml: sql<string>`coalesce(sum(coalesce(${container.volumeMl}, ${lot.unitG} * 2) * ${lotBalance.amount}), 0)`
-				})
-				.from(lotBalance)
-				.innerJoin(lot, eq(lot.id, lotBalance.lotId))
-				.innerJoin(place, eq(place.id, lot.placeId))
-				.leftJoin(container, eq(container.id, lot.containerId))
-				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0), eq(place.kind, 'freezer')));
+			const [row] = await freezerMl(db).execute(whose);
 			return Number(row?.ml ?? 0) / 1000;
 		}
 	};
