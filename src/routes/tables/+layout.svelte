@@ -1,10 +1,11 @@
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import { onMount, type Snippet } from 'svelte';
 	import { page } from '$app/state';
 	import LookUp from '$lib/ui/tables/look-up.svelte';
-	import type { LayoutData } from './$types';
+	import { tableIndex } from '$lib/ui/tables/index.svelte';
 
-	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	let { children }: { children: Snippet } = $props();
+	onMount(() => void tableIndex.fetch());
 	const shelves = [
 		{ href: '/tables', name: 'All' },
 		{ href: '/tables/compare', name: 'Side by side' },
@@ -13,7 +14,7 @@
 </script>
 
 <div class="no-print mb-5 flex flex-wrap items-end gap-x-6 gap-y-2">
-	<LookUp entries={data.entries} q={page.url.searchParams.get('q') ?? ''} />
+	<LookUp entries={tableIndex.entries} q={page.url.searchParams.get('q') ?? ''} />
 	<nav aria-label="Tables" class="flex flex-wrap gap-1">
 		{#each shelves as s (s.href)}
 			<a
