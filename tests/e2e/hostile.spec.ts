@@ -289,6 +289,14 @@ const forms: Form[] = [
 	['a pot without a name', at('/kitchen?/gear'), pot({ name: ' ' }), 400, /name/],
 	['a pot on a star', at('/kitchen?/gear'), pot({ burnerKind: 'fusion' }), 400, /burner/],
 	['a pot of infinite watts', at('/kitchen?/gear'), pot({ burnerW: 'Infinity' }), 400, /its burner/i],
+	[
+		'numbers of a page in the other units',
+		at('/kitchen/house?/room'),
+		room({ shownIn: 'us' }),
+		409,
+		/units of this household/
+	],
+	['units that are none', at('/kitchen/house?/room'), room({ shownIn: 'ells' }), 409, /units of this household/],
 	['a pot by a taken name', at('/kitchen?/gear'), pot({ name: 'Enamel pot' }), 409, /there already/],
 	['a warm freezer', at('/kitchen/places?/place'), place({ tempC: '5' }), 422, /freezer keeps/],
 	['a place below zero kelvin', at('/kitchen/places?/place'), place({ tempC: '-300' }), 400, /temperature/],

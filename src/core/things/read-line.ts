@@ -7,7 +7,7 @@ import type { FoodRow, MeasureRow, PlaceKind } from '../../reference/tables';
 import type { KindRow } from '../../reference/things';
 import { foldName } from '../foods/fold-name';
 import { densityOf, governing, partsOf } from './mixture';
-import { takeMixture, type Mixed } from './read-mixture';
+import { mixtureOf, takeMixture, type Mixed } from './read-mixture';
 import type { Thing } from './thing';
 import { leftAsk, nearNames, understand, type Choice, type NamedThing, type Unknown } from './understand';
 
@@ -174,9 +174,13 @@ function finish(line: string, amount: Amount, context: LineContext): Reading {
 	// Of a mixture only the states and places around its brackets are read, as of the food that it obeys.
 	const body = mix ? `${governing(mix.parts).row.name}${mix.rest}` : rest;
 	const named = understand(body, context.today, { kept: context.kept === true });
+	if (named.kind === 'refused') return named;
+	if (mix) {
+		const whole = mixtureOf(named, mix);
+		if (whole.kind !== 'thing') return whole.kind === 'refused' ? whole : unclear('UNKNOWN_FOOD', whole.message);
+		return mixed(amount, whole, mix);
+	}
 	switch (named.kind) {
-		case 'refused':
-			return named;
 		case 'asked':
 			return { ...named, choices: withAmount(named.choices) };
 		case 'unknown': {
@@ -186,7 +190,7 @@ function finish(line: string, amount: Amount, context: LineContext): Reading {
 			return answer;
 		}
 		case 'thing':
-			return mix ? mixed(amount, named, mix) : measured(line, amount, named, context);
+			return measured(line, amount, named, context);
 	}
 }
 
@@ -257,7 +261,7 @@ function measured(line: string, amount: Amount, named: NamedThing, context: Line
 
 /** A mixture, by weight or by volume: what a litre of it weighs goes by its parts. */
 function mixed(amount: Amount, named: NamedThing, mix: Mixed): Reading {
-	const thing: Thing = { ...named.thing, called: mix.called, madeOf: mix.parts };
+	const { thing } = named;
 	const { unit } = amount;
 	const kg_per_L = densityOf(partsOf(mix.parts).map((p) => ({ share: p.share, kg_per_L: bulkOf(p.row, p.form) })));
 	const grams = amount.grams ?? (unit?.kind === 'volume' ? amount.number * unit.litres * kg_per_L * 1000 : undefined);

@@ -5,7 +5,7 @@ import { unitOf } from '../quantities/units';
 import { shelfRules } from '../../reference/rules';
 import { amountOf, byWeight, dgOf, type ContentUnit, type Counted } from '../stock/amount';
 import { densityOf, governing } from './mixture';
-import { takeMixture, type Mixed } from './read-mixture';
+import { mixtureOf, takeMixture, type Mixed } from './read-mixture';
 import { readMonth } from './month';
 import { readLine, type LineContext, type Reading } from './read-line';
 import type { Thing } from './thing';
@@ -177,10 +177,13 @@ function named(
 	const governs = mix ? governing(mix.parts) : undefined;
 	// Of a mixture only the states and places around its brackets are read, as of the food that it obeys.
 	const text = mix && governs ? `${governs.row.name}${mix.rest}` : body;
-	const reading = understand(text, context.today, { kept: true });
+	const said = understand(text, context.today, { kept: true });
+	const reading = mix && said.kind !== 'refused' ? mixtureOf(said, mix) : said;
 	switch (reading.kind) {
 		case 'refused':
 			return reading;
+		case 'unclear':
+			return unclear(reading.message);
 		case 'asked':
 			return { kind: 'asked', question: reading.question, choices: reading.choices };
 		case 'unknown':
@@ -189,8 +192,7 @@ function named(
 				unclear(`"${reading.text.trim()}" is not a food I know. Try its common name; Tables lists every food.`)
 			);
 		case 'thing': {
-			const thing: Thing = mix ? { ...reading.thing, called: mix.called, madeOf: mix.parts } : reading.thing;
-			return { thing, told: { place: reading.place, day: reading.day, note: reading.note } };
+			return { thing: reading.thing, told: { place: reading.place, day: reading.day, note: reading.note } };
 		}
 	}
 }

@@ -61,7 +61,7 @@ const isPlant = (food: FoodRow) =>
 	['vegetable', 'mushroom', 'herb', 'flower'].includes(food.group) || food.id === 'dry-beans';
 
 /** What a food has become when it was cooked: a dish of the tables; undefined where none holds for it. */
-function cookedAs(food: FoodRow): FoodRow | undefined {
+export function cookedAs(food: FoodRow): FoodRow | undefined {
 	if (food.group === 'dish' || food.group === 'stock') return food;
 	if (mustBeIdentified({ food })) return undefined;
 	if (isPlant(food)) return foodById('cooked-vegetables');

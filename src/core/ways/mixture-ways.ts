@@ -34,6 +34,10 @@ export function mixtureFreezeWays(input: WaysInput, one: (input: WaysInput) => W
 		return `${part.food.name} ${way?.line ? way.blanchWords : way ? 'cooked first' : raw ? 'raw' : 'not by itself'}`;
 	});
 	const raws = each.map(({ ways }) => ways.ways.find((w): w is FreezeWay => w.kind === 'way' && w.method === 'raw'));
+	// Frozen already, or out: where no part has a way, the reason of the first is that of all.
+	const none = each.some(({ ways }) => ways.ways.some((w) => w.kind === 'way'))
+		? undefined
+		: each[0]?.ways.ways.find((w) => w.kind === 'refused');
 	const worst = governing(thing.madeOf ?? []).row;
 	const lead = parts.find((p) => p.food.id === worst.id) ?? thing;
 	// What is mixed is made ready already: its own cut, and nothing of it goes.
@@ -61,10 +65,12 @@ export function mixtureFreezeWays(input: WaysInput, one: (input: WaysInput) => W
 				kind: 'refused',
 				id: 'mixture',
 				name: 'Freeze it as it is',
-				gist: 'its parts want different heat',
-				reason: `Its parts want different heat: ${heats.join('; ')}. No one time is right for all of them.`,
-				source: sources.nchfpBlanching.title,
-				instead: apart(thing)
+				gist: none?.gist ?? 'its parts want different heat',
+				...(none ?? {
+					reason: `Its parts want different heat: ${heats.join('; ')}. No one time is right for all of them.`,
+					source: sources.nchfpBlanching.title
+				}),
+				instead: [...new Set([...(none?.instead ?? []), ...apart(thing)])]
 			}
 		]
 	};

@@ -34,7 +34,8 @@
 			open = false;
 			text = '';
 		} else if (event.key === 'Enter') {
-			// What was found stands on the screen already: nothing is sent, also when nothing was.
+			// Until the index has come the server looks it up. After that what was found stands on the screen already.
+			if (entries.length === 0) return;
 			event.preventDefault();
 			if (chosen) void goto(chosen.entry.href);
 		}
@@ -62,7 +63,7 @@
 			autocomplete="off"
 			placeholder="runner beans, drying, kraut"
 			role="combobox"
-			aria-expanded={open && text !== ''}
+			aria-expanded={open && text !== '' && entries.length > 0}
 			aria-controls="found"
 			aria-autocomplete="list"
 			aria-activedescendant={open && chosen ? `found-${Math.min(at, found.length - 1)}` : undefined}
@@ -73,7 +74,7 @@
 		role="listbox"
 		aria-label="Found"
 		class="rimmed ruled absolute inset-x-0 top-full z-30 mt-1 max-h-[60dvh] overflow-auto py-1"
-		hidden={!open || text.trim() === ''}
+		hidden={!open || text.trim() === '' || entries.length === 0}
 	>
 		{#each found as f, i (f.entry.href)}
 			<li role="option" aria-selected={i === at} id="found-{i}">
