@@ -1,5 +1,6 @@
 import { UTCDate } from '@date-fns/utc';
 import { format } from 'date-fns';
+import { remembering } from './remember';
 
 /** Making one is dear, using it is cheap: one for each zone. */
 const clocks = new Map<string, Intl.DateTimeFormat>();
@@ -34,9 +35,9 @@ const noonOf = (date: string): UTCDate => {
 /** An instant in a zone, by a pattern of date-fns. @throws {RangeError} the zone is not known */
 export const sayAs = (at: number, zone: string, pattern: string): string => format(wallClock(at, zone), pattern);
 /** "25 Aug 2027" from `yyyy-MM-dd`. */
-export const sayDate = (date: string): string => format(noonOf(date), 'd MMM yyyy');
+export const sayDate = remembering(3_000, (date: string) => format(noonOf(date), 'd MMM yyyy'));
 /** "Aug 2027". */
-export const sayMonth = (date: string): string => format(noonOf(date), 'MMM yyyy');
+export const sayMonth = remembering(3_000, (date: string) => format(noonOf(date), 'MMM yyyy'));
 /** "17:40". */
 export const sayTime = (at: number, zone: string): string => sayAs(at, zone, 'HH:mm');
 /** "17:40:05". */

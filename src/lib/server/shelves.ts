@@ -17,7 +17,7 @@ import type { Stores } from './stores';
 import type { StandingRow } from './stores/stock/reads';
 import { lotThing, standingIn, type LotThing } from './things';
 
-type ShelfRow = Awaited<ReturnType<Stores['stock']['shelves']>>[number];
+export type ShelfRow = Awaited<ReturnType<Stores['stock']['named']>>[number];
 
 /** When a lot should be eaten by, over its label, its clock and what was found at it. */
 export function eatBy(row: ShelfRow, told: LotThing, looked: readonly Looked[]): { by: number; ended: boolean } {
@@ -43,7 +43,7 @@ function drawnAs(row: ShelfRow, thing: Thing, place: PlaceRow): Drawn {
 /** "25 Aug": the year goes without saying. */
 const dayAndMonth = (date: string): string => sayDate(date).replace(/ \d{4}$/, '');
 
-function untilWords(by: number, ended: boolean, now: number, zone: string): Pick<ShelfLot, 'until' | 'tone'> {
+export function untilWords(by: number, ended: boolean, now: number, zone: string): Pick<ShelfLot, 'until' | 'tone'> {
 	if (ended) return { until: 'out: do not eat', tone: 'out' };
 	const today = dateIn(zone, now);
 	const date = dateIn(zone, by);
@@ -134,11 +134,7 @@ function betterWords(thing: Thing, place: PlaceRow, places: readonly PlaceRow[])
 	return best ? `${best.at.name} keeps them about ${Math.round(best.days)} days` : null;
 }
 
-/** Litres that a lot takes in a freezer: its containers, or twice its weight where none is known. */
-const litresOf = (row: StandingRow): number =>
-	((row.unit === 'pack' ? row.volumeMl : null) ?? row.unitG * 2) * row.amount * 1e-3;
-
-const countedWords = (at: Date | null, now: Date): string => {
+export const countedWords = (at: Date | null, now: Date): string => {
 	if (!at) return '';
 	const days = Math.floor((now.getTime() - at.getTime()) / 86_400_000);
 	return days === 0 ? 'counted today' : days === 1 ? 'counted yesterday' : `counted ${days} days ago`;
@@ -159,72 +155,60 @@ export interface Shelves {
 }
 
 /**
- * Everything that stands anywhere, by place; with what is eaten next and the looks that are due.
+ * Everything that stands anywhere, by place; with what is eaten next and the looks that are due. Only what is shown is read
+ * whole.
  *
+ * @param how.search only what holds every word of it, of every place all
  * @param how.all this place whole, the others their first `most`
- * @param how.only this place's first `most`, of the others only how many
  */
 export async function shelvesOf(
 	stores: Stores,
 	household: HouseholdRow,
 	now: Date,
-	{ search = '', all, only, most }: { search?: string; all?: string; only?: string; most: number }
+	{ search = '', all, most }: { search?: string; all?: string; most: number }
 ): Promise<Shelves> {
-	const [rows, places, looked, claimed] = await Promise.all([
-		stores.stock.standing(),
-		stores.home.places(),
-		stores.stock.looked(),
-		stores.stock.claimed()
-	]);
-	const around: Around = { places, household, looked, claimed, now };
 	const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-	const byPlace = new Map<string, StandingRow[]>();
+	const { stock, home } = stores;
+	const [places, claimed, sums, rows] = await Promise.all([
+		home.places(),
+		stock.claimed(),
+		stock.sums(),
+		words.length > 0 ? searched(stores, words) : stock.shelves({ most, ...(all ? { all } : {}) })
+	]);
+	const around: Around = { places, household, looked: await stock.looked(rows.map((r) => r.id)), claimed, now };
+	const sumAt = new Map(sums.map((s) => [s.placeId, s]));
+	const byPlace = new Map<string, ShelfRow[]>();
 	for (const row of rows) {
 		const list = byPlace.get(row.placeId);
 		if (list) list.push(row);
 		else byPlace.set(row.placeId, [row]);
 	}
-	const chosen = new Map(
-		places.map((place) => {
-			const here = byPlace.get(place.id) ?? [];
-			const found = words.length > 0 ? here.filter((r) => matches(r, place, words)) : here;
-			const few = all === place.id || words.length > 0 ? found : found.slice(0, only && only !== place.id ? 0 : most);
-			return [place.id, { here, few, more: found.length - few.length }] as const;
-		})
-	);
-	// Only what is shown is read whole.
-	const whole = new Map(
-		(await stores.stock.shelves([...chosen.values()].flatMap((c) => c.few.map((r) => r.id)))).map((r) => [r.id, r])
-	);
 	const shown: ShelfPlace[] = places.map((place) => {
-		const { here = [], few = [], more = 0 } = chosen.get(place.id) ?? {};
-		const lots = few.flatMap((r) => {
-			const row = whole.get(r.id);
-			return row ? [shelfLot(row, place, around)] : [];
-		});
-		// In the freezer by label, elsewhere what turns first.
-		lots.sort((a, b) => a.by - b.by);
+		const here = byPlace.get(place.id) ?? [];
+		const sum = sumAt.get(place.id);
 		return {
 			id: place.id,
 			name: place.name,
 			kind: place.kind,
 			tempC: place.tempC,
 			litres: place.litres,
-			used_L: place.kind === 'freezer' ? here.reduce((sum, r) => sum + litresOf(r), 0) : 0,
+			used_L: place.kind === 'freezer' ? (sum?.litres ?? 0) : 0,
 			counted: countedWords(place.countedAt, now),
-			lots,
-			more
+			// In the freezer by label, elsewhere what turns first.
+			lots: here.map((row) => shelfLot(row, place, around)).sort((a, b) => a.by - b.by),
+			more: words.length > 0 ? 0 : (sum?.lots ?? 0) - here.length
 		};
 	});
 	const lots = shown.flatMap((p) => p.lots);
 	const kept = lots.filter((l) => !l.waiting && !l.stop && l.tone !== 'out');
+	const total = (of: (sum: (typeof sums)[number]) => number) => sums.reduce((all, sum) => all + of(sum), 0);
 	return {
 		groups: grouped(shown),
 		totals: {
-			packs: rows.reduce((s, r) => s + (r.unit === 'pack' && !isJar(r) ? r.amount : 0), 0),
-			jars: rows.reduce((s, r) => s + (isJar(r) ? r.amount : 0), 0),
-			loose_g: rows.reduce((s, r) => s + (r.unit === 'pack' || r.waiting ? 0 : r.amount * r.unitG), 0),
-			lots: rows.length
+			packs: total((s) => s.packs),
+			jars: total((s) => s.jars),
+			loose_g: total((s) => s.loose_g),
+			lots: total((s) => s.lots)
 		},
 		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
 		looks: walksOf(shown),
@@ -232,10 +216,17 @@ export async function shelvesOf(
 	};
 }
 
-const isJar = (row: StandingRow): boolean =>
-	row.unit === 'pack' && ['canned', 'pickled', 'dried', 'fermented'].includes(row.state);
+/** What holds every word, wherever it stands. */
+async function searched(stores: Stores, words: readonly string[]): Promise<ShelfRow[]> {
+	const [rows, places] = await Promise.all([stores.stock.standing(), stores.home.places()]);
+	const placeOf = new Map(places.map((p) => [p.id, p]));
+	const found = rows.filter((r) => {
+		const place = placeOf.get(r.placeId);
+		return place !== undefined && matches(r, place, words);
+	});
+	return stores.stock.named(found.map((r) => r.id));
+}
 
-/** Places whose names begin alike before a comma are one thing: "Chest freezer, top basket" and "Chest freezer, floor". */
 /** What stands coldest first; then the dry, then what is eaten soon. */
 const order: readonly ShelfPlace['kind'][] = [
 	'freezer',
@@ -248,6 +239,7 @@ const order: readonly ShelfPlace['kind'][] = [
 	'ground'
 ];
 
+/** Places whose names begin alike before a comma are one thing: "Chest freezer, top basket" and "Chest freezer, floor". */
 function grouped(places: readonly ShelfPlace[]): PlaceGroup[] {
 	const groups = new Map<string, ShelfPlace[]>();
 	for (const place of places) {

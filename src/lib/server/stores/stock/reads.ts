@@ -65,16 +65,50 @@ const wholeLots = (db: Database, which: SQL | undefined) =>
 		.leftJoin(container, eq(container.id, lot.containerId))
 		.where(and(holdsSome, which))
 		.orderBy(asc(lot.keepsUntil), asc(lot.since), asc(lot.id));
-const standingLots = preparedOnce((db) => wholeLots(db, undefined).prepare('standing_lots'));
 const namedLots = preparedOnce((db) =>
 	wholeLots(db, sql`${lotBalance.lotId} = any(${sql.placeholder('ids')}::uuid[])`).prepare('named_lots')
+);
+/** The first so many of each place, by label; whole the places that are named, none of the others where some are. */
+const firstLots = preparedOnce((db) =>
+	wholeLots(
+		db,
+		sql`${lotBalance.lotId} in (
+			select r.lot_id from (
+				select b.lot_id, l.place_id,
+					row_number() over (partition by l.place_id order by l.keeps_until, l.since, l.id) as nth
+				from lot_balance b join lot l on l.id = b.lot_id
+				where b.household_id = ${household} and b.amount > 0
+			) r
+			where r.place_id = any(${sql.placeholder('whole')}::uuid[])
+				or (r.nth <= ${sql.placeholder('most')}::int
+					and (${sql.placeholder('only')}::uuid is null or r.place_id = ${sql.placeholder('only')}::uuid)))`
+	).prepare('first_lots')
+);
+const isJar = sql`(${lot.unit} = 'pack' and ${lot.state} in ('canned', 'pickled', 'dried', 'fermented'))`;
+const sumOf = (what: SQL, where: SQL) => sql<number>`coalesce(sum(${what}) filter (where ${where}), 0)::float8`;
+const placeSums = preparedOnce((db) =>
+	db
+		.select({
+			placeId: lot.placeId,
+			lots: sql<number>`count(*)::int`,
+			packs: sumOf(sql`${lotBalance.amount}`, sql`${lot.unit} = 'pack' and not ${isJar}`),
+			jars: sumOf(sql`${lotBalance.amount}`, isJar),
+			loose_g: sumOf(sql`${lotBalance.amount} * ${lot.unitG}`, sql`${lot.unit} <> 'pack' and not ${lot.waiting}`),
+			// Its containers, or twice its weight where none is known.
+			litres: sql<number>`sum(coalesce(case when ${lot.unit} = 'pack' then ${container.volumeMl} end, ${lot.unitG} * 2) * ${lotBalance.amount})::float8 / 1000`
+		})
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.leftJoin(container, eq(container.id, lot.containerId))
+		.where(holdsSome)
+		.groupBy(lot.placeId)
+		.prepare('place_sums')
 );
 const looksTaken = preparedOnce((db) =>
 	db
 		.select({ lotId: look.lotId, kind: look.kind, finding: look.finding, at: look.at })
 		.from(look)
-		.innerJoin(lotBalance, eq(lotBalance.lotId, look.lotId))
-		.where(and(eq(look.householdId, household), gt(lotBalance.amount, 0)))
+		.where(and(eq(look.householdId, household), sql`${look.lotId} = any(${sql.placeholder('ids')}::uuid[])`))
 		.orderBy(asc(look.at))
 		.prepare('looks_taken')
 );
@@ -123,6 +157,12 @@ const freezerMl = preparedOnce((db) =>
 		.prepare('freezer_ml')
 );
 
+const mostOfAll = 1_000_000;
+
+/** A lot with what stands beside it: laid onto its own row, since a copy of its forty columns is dear hundreds of times. */
+const whole = <L extends object, R extends object>(rows: readonly ({ lot: L } & R)[]): (L & Omit<R, 'lot'>)[] =>
+	rows.map(({ lot: row, ...rest }) => Object.assign(row, rest));
+
 export function stockReads(db: Database, householdId: string, now: Date) {
 	const mine = eq(lot.householdId, householdId);
 	const whose = { household: householdId };
@@ -155,21 +195,30 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 			return rows;
 		},
 
-		/** What stands anywhere, whole; of some lots where they are named. Oldest first within its place. */
-		async shelves(ids?: readonly string[]) {
-			if (ids?.length === 0) return [];
-			const rows = ids
-				? await namedLots(db).execute({ ...whose, ids: [...ids] })
-				: await standingLots(db).execute(whose);
-			return rows.map(({ lot: row, ...rest }) => ({ ...row, ...rest }));
+		/** Lots that are named, whole; oldest first. */
+		async named(ids: readonly string[]) {
+			return whole(ids.length === 0 ? [] : await namedLots(db).execute({ ...whose, ids: [...ids] }));
 		},
+
+		/**
+		 * What stands anywhere, whole, the oldest first: the first `most` of each place, or of one place alone; all of a place
+		 * that is named.
+		 */
+		async shelves({ most = mostOfAll, all, only }: { most?: number; all?: string; only?: string } = {}) {
+			return whole(
+				await firstLots(db).execute({ ...whose, most, only: only ?? null, whole: all === undefined ? [] : [all] })
+			);
+		},
+
+		/** What stands in each place, in sum; a place where nothing stands is not among them. */
+		sums: () => placeSums(db).execute(whose),
 
 		/** What is spoken for, by lot, in its unit. */
 		claimed: () => claimsNow(db, householdId),
 
-		/** Looks that were taken at lots that still hold something. */
-		async looked(): Promise<Map<string, Looked[]>> {
-			const rows = await looksTaken(db).execute(whose);
+		/** Looks that were taken at some lots. */
+		async looked(ids: readonly string[]): Promise<Map<string, Looked[]>> {
+			const rows = ids.length === 0 ? [] : await looksTaken(db).execute({ ...whose, ids: [...ids] });
 			const byLot = new Map<string, Looked[]>();
 			for (const { lotId, at, ...rest } of rows)
 				byLot.set(lotId, [...(byLot.get(lotId) ?? []), { ...rest, at: at.getTime() }]);

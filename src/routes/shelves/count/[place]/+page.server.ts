@@ -1,43 +1,22 @@
 import Joi from 'joi';
 import { amountField } from '$lib/server/amount-field';
-import { AppError, notFound } from '$lib/server/errors';
+import { AppError } from '$lib/server/errors';
 import { id, key, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
-import { shelvesOf } from '$lib/server/shelves';
+import { countOf } from '$lib/server/count';
 import type { Actions, PageServerLoad } from './$types';
 
 /** More lots than this are counted in two goes. */
 const mostLines = 400;
 
+// Its words are the household's already.
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
 		const placeId = parse(id().required().label('The place'), params.place) as string;
-		const { groups } = await shelvesOf(stores, household, now, { only: placeId, most: mostLines });
-		const places = groups.flatMap((g) => g.places);
-		const place = places.find((p) => p.id === placeId);
-		if (!place) throw notFound('place');
-		const next = places.filter((p) => p.lots.length + p.more > 0 && p.id !== placeId);
-		return {
-			title: `Count: ${place.name}`,
-			place: { id: place.id, name: place.name, counted: place.counted },
-			lines: place.lots
-				.filter((l) => !l.waiting)
-				.map(({ id, title, each, unit, amount, all, edit, packed, until, code }) => ({
-					id,
-					title,
-					each,
-					unit,
-					amount,
-					all,
-					edit,
-					packed,
-					until,
-					code
-				})),
-			next: next.map(({ id, name }) => ({ id, name }))
-		};
-	}, locals.household.units);
+		const count = await countOf(stores, household, now, placeId, mostLines);
+		return { title: `Count: ${count.place.name}`, ...count };
+	});
 
 /** What became of what is missing: eaten and spoiled are known, elsewhere is only counted off. */
 const fates = { eaten: 'take', spoiled: 'spoil', elsewhere: 'count', found: 'count' } as const;
