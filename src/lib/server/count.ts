@@ -1,0 +1,49 @@
+import { sayDate } from '$core/quantities/dates';
+import { dateIn } from '$core/freezing/keep';
+import { editWeight } from '$core/quantities/parse-weight';
+import { sayAmount, sayContent } from '$core/stock/amount';
+import { notFound } from './errors';
+import { countedWords, eatBy, untilWords } from './shelves';
+import type { Stores } from './stores';
+import type { HouseholdRow } from './stores/households';
+import { lotThing } from './things';
+
+/** The lines of a place that is counted, what is eaten first at the top; and the places that may come next. @throws {AppError} 404 */
+export async function countOf(stores: Stores, household: HouseholdRow, now: Date, placeId: string, most: number) {
+	const { stock, home } = stores;
+	const [places, sums, rows] = await Promise.all([home.places(), stock.sums(), stock.shelves({ most, only: placeId })]);
+	const place = places.find((p) => p.id === placeId);
+	if (!place) throw notFound('place');
+	const there = rows.filter((r) => !r.waiting);
+	const looked = await stock.looked(there.map((r) => r.id));
+	const { units, zone } = household;
+	const lines = there
+		.map((row) => {
+			const told = lotThing(row, place, now);
+			const { by, ended } = eatBy(row, told, looked.get(row.id) ?? []);
+			const over = told.thing.age?.past === 'end' && told.thing.age.limit === 'safety';
+			const { id, title, unit, amount, code } = row;
+			const each = unit === 'pack' ? sayContent(row, units) : '';
+			const line = {
+				id,
+				title,
+				each,
+				unit,
+				amount,
+				all: unit === 'pack' ? `${amount} × ${each}` : sayAmount(row, amount, units),
+				edit: unit === 'dg' ? editWeight(amount / 10, units) : `${amount}`,
+				packed: sayDate(dateIn(zone, row.since.getTime())),
+				until: untilWords(by, ended || over, now.getTime(), zone).until,
+				code
+			};
+			return { by, line };
+		})
+		.sort((a, b) => a.by - b.by)
+		.map(({ line }) => line);
+	const holds = new Set(sums.map((s) => s.placeId));
+	return {
+		place: { id: place.id, name: place.name, counted: countedWords(place.countedAt, now) },
+		lines,
+		next: places.filter((p) => p.id !== placeId && holds.has(p.id)).map(({ id, name }) => ({ id, name }))
+	};
+}
