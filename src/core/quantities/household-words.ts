@@ -1,4 +1,5 @@
 import type { Units } from './format';
+import { remembering } from './remember';
 import { cFromF, fFromC, ftFromM, galFromL, kgFromLb, lbFromKg, mFromFt } from './units';
 
 /**
@@ -80,8 +81,11 @@ const patterns = conversions.map((c) => ({
 const pair = new RegExp(`${range}[ \\u00a0](?:°F|°C|lb|kg|g|oz|in|mm|cm|m|ft|L|ml|gal|psi|kPa)\\s?\\((?:${range})[ \\u00a0]?[^()]{1,24}\\)`, 'g'); // prettier-ignore
 
 /** A sentence with its quantities in the household's units, what was printed in brackets. */
-export function inHouseholdUnits(text: string, units: Units): string {
-	if (!/\d|[½¼¾⅓⅔⅛⅜⅝⅞]/.test(text)) return text;
+export const inHouseholdUnits = (text: string, units: Units): string =>
+	/\d|[½¼¾⅓⅔⅛⅜⅝⅞]/.test(text) ? converted(text, units) : text;
+
+/** Most sentences are those of the tables, the same on every page. */
+const converted = remembering(4_000, (text: string, units: Units): string => {
 	// What is paired is taken out first, so that neither half is said again.
 	const kept: string[] = [];
 	const stash = (words: string) => `\ue000${kept.push(words) - 1}\ue001`;
@@ -96,7 +100,7 @@ export function inHouseholdUnits(text: string, units: Units): string {
 		});
 	}
 	return out.replace(/\ue000(\d+)\ue001/g, (_, n: string) => kept[Number(n)] ?? '');
-}
+});
 
 /** Fields that hold sentences of ours or of a publication; what a person typed stands in others, and is never touched. */
 const sentences = new Set([
@@ -121,11 +125,19 @@ interface Manner {
 function walk(value: unknown, key: string, manner: Manner): unknown {
 	if (typeof value === 'string')
 		return sentences.has(key) || manner.more.has(key) ? inHouseholdUnits(value, manner.units) : value;
-	if (Array.isArray(value)) return value.map((v) => walk(v, key, manner));
-	if (value === null || typeof value !== 'object' || Object.getPrototypeOf(value) !== Object.prototype) return value;
+	if (value === null || typeof value !== 'object') return value;
+	// What has nothing to change stays the very thing it is: most of a page is numbers.
+	if (Array.isArray(value)) {
+		const parts = value.map((v) => walk(v, key, manner));
+		return parts.some((part, i) => part !== value[i]) ? parts : value;
+	}
+	if (Object.getPrototypeOf(value) !== Object.prototype) return value;
 	// A caution is a sentence with its id: its `text` is ours.
 	const caution = 'id' in value && 'text' in value;
-	return Object.fromEntries(
-		Object.entries(value).map(([name, part]) => [name, walk(part, caution && name === 'text' ? 'words' : name, manner)])
-	);
+	let changed: Record<string, unknown> | undefined;
+	for (const [name, part] of Object.entries(value)) {
+		const said = walk(part, caution && name === 'text' ? 'words' : name, manner);
+		if (said !== part) (changed ??= {})[name] = said;
+	}
+	return changed ? { ...value, ...changed } : value;
 }

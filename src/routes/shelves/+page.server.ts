@@ -10,7 +10,7 @@ import { sayStep } from '$lib/server/steps';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
-const mostOnBoard = 20;
+const mostOnBoard = 12;
 
 // Its sentences are in the household's units already (`shelfLot`): a walk over hundreds of lots finds none to change.
 export const load: PageServerLoad = ({ locals, url }) =>
