@@ -7,7 +7,8 @@ import { potfulOf } from '$core/ways/set-up';
 import type { GearItem, GearGroup } from '$lib/ui/kitchen/types';
 import { dropsAs, shownGear } from './gear';
 import type { Stores } from './stores';
-import type { HouseholdRow } from './stores/households';
+
+type WholeKitchen = Awaited<ReturnType<Stores['home']['wholeKitchen']>>;
 
 const groups: readonly { readonly id: string; readonly title: string; readonly kinds: readonly GearKind[] }[] = [
 	{ id: 'heat', title: 'Heat', kinds: ['pot', 'canner'] },
@@ -18,14 +19,9 @@ const groups: readonly { readonly id: string; readonly title: string; readonly k
 const plainChange = (big: string, of: string, words: string): GearChange => ({ big, of, words, warning: null });
 
 /** Everything that the kitchen works with, each with what it changes, in the household's units. */
-export async function gearView(stores: Stores, household: HouseholdRow, now: Date): Promise<readonly GearGroup[]> {
-	const [pots, machines, persons, kitchen] = await Promise.all([
-		stores.home.pots(),
-		stores.gear.equipment(),
-		stores.gear.persons(),
-		stores.home.kitchen()
-	]);
-	const { units } = household;
+export function gearView(whole: WholeKitchen, now: Date): readonly GearGroup[] {
+	const { pots, machines, persons, kitchen } = whole;
+	const { units } = kitchen;
 	const item = (
 		kind: GearKind,
 		of: { readonly id: string; readonly name: string },

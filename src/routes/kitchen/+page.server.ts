@@ -11,19 +11,15 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals }) =>
 	page(async () => {
 		const { household: h, stores, now } = locals;
-		const [groups, places, canners] = await Promise.all([
-			gearView(stores, h, now),
-			stores.home.places(),
-			stores.gear.gauge()
-		]);
+		const whole = await stores.home.wholeKitchen();
 		return {
 			title: 'Kitchen',
 			units: h.units,
 			altitudeM: h.altitudeM,
 			boil_C: h.altitudeM === null ? null : boilingPoint_C(h.altitudeM),
-			groups,
-			gaugeSaid: canners !== null,
-			freezers: places.filter((p) => p.kind === 'freezer').map((p) => freezerView(p, h.units)),
+			groups: gearView(whole, now),
+			gaugeSaid: whole.kitchen.gauge !== null,
+			freezers: whole.places.filter((p) => p.kind === 'freezer').map((p) => freezerView(p, h.units)),
 			cold: {
 				iceKg: h.iceKg,
 				iceKgDay: h.iceKgDay,

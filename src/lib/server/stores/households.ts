@@ -102,73 +102,78 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	const change = changer(db, householdId, now);
 	const gear = gearStore(db, householdId, now);
 
+	async function wholeKitchen() {
+		const [places, pots, containers, used, machines, persons, supplies] = await Promise.all([
+			parts.places(),
+			parts.pots(),
+			parts.containers(),
+			stockStore(db, householdId, now).freezerUsed_L(),
+			gear.equipment(),
+			gear.persons(),
+			gear.supplies()
+		]);
+		const freezers = places.filter((p) => p.kind === 'freezer');
+		const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
+		const canners = machines.flatMap((m) => (m.kind === 'canner' ? [{ name: m.name, ...m.spec }] : []));
+		const [dryer] = machines.flatMap((m) => (m.kind === 'dryer' ? [m.spec] : []));
+		const kitchen: Kitchen = {
+			altitude_m: row.altitudeM,
+			gauge: gaugeOf(canners),
+			canners,
+			moulds: machines.flatMap((m) => (m.kind === 'moulds' ? [m.spec] : []))[0] ?? null,
+			supplies,
+			units: row.units,
+			zone: row.zone,
+			people: row.people,
+			pots: pots.map((p) => ({
+				id: p.id,
+				name: p.name,
+				litres: p.litres,
+				burner: { kind: p.burnerKind, power_W: p.burnerW },
+				diameter_m: p.diameterM,
+				height_m: p.heightM,
+				...(p.basketL ? { basket_L: p.basketL } : {})
+			})),
+			ice_kg: row.iceKg,
+			basins: row.basins,
+			trays: row.trays,
+			trayArea_m2: row.trayAreaM2,
+			freezeDay_kg: freezers.reduce((sum, p) => sum + (p.dayKg ?? dayLimit_kg(p.litres ?? 0)), 0),
+			freezer_L,
+			freezerFree_L: Math.max(0, freezer_L - used),
+			containers: containers.map((c) => ({
+				id: c.id,
+				name: c.name,
+				kind: c.kind,
+				volume_mL: c.volumeMl,
+				count: Math.max(0, c.count)
+			})),
+			tap_C: row.tapC,
+			room_C: row.roomC,
+			room_humidity: row.roomHumidity,
+			dryer: dryer ?? null,
+			freezer_C: Math.min(-12, ...freezers.map((p) => p.tempC)),
+			frozen_kg: Math.min(used, freezer_L) * freezerModel.fill_kg_L.value,
+			pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,
+			iceDay_kg: row.iceKgDay,
+			handsDay_h: Math.min(24 * 60, row.handsHDay + persons.reduce((sum, p) => sum + (p.handsH ?? 0), 0)),
+			prices: {
+				currency: row.currency,
+				kWh: row.energyPrice,
+				hour: row.hourRate,
+				bag: row.bagPrice,
+				lid: row.lidPrice
+			}
+		};
+		return { kitchen, places, pots, machines, persons };
+	}
+
 	return {
 		...parts,
 		/** The kitchen as the core wants it. */
-		async kitchen(): Promise<Kitchen> {
-			const [places, pots, containers, used, machines, persons, supplies] = await Promise.all([
-				parts.places(),
-				parts.pots(),
-				parts.containers(),
-				stockStore(db, householdId, now).freezerUsed_L(),
-				gear.equipment(),
-				gear.persons(),
-				gear.supplies()
-			]);
-			const freezers = places.filter((p) => p.kind === 'freezer');
-			const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
-			const canners = machines.flatMap((m) => (m.kind === 'canner' ? [{ name: m.name, ...m.spec }] : []));
-			const [dryer] = machines.flatMap((m) => (m.kind === 'dryer' ? [m.spec] : []));
-			return {
-				altitude_m: row.altitudeM,
-				gauge: gaugeOf(canners),
-				canners,
-				moulds: machines.flatMap((m) => (m.kind === 'moulds' ? [m.spec] : []))[0] ?? null,
-				supplies,
-				units: row.units,
-				zone: row.zone,
-				people: row.people,
-				pots: pots.map((p) => ({
-					id: p.id,
-					name: p.name,
-					litres: p.litres,
-					burner: { kind: p.burnerKind, power_W: p.burnerW },
-					diameter_m: p.diameterM,
-					height_m: p.heightM,
-					...(p.basketL ? { basket_L: p.basketL } : {})
-				})),
-				ice_kg: row.iceKg,
-				basins: row.basins,
-				trays: row.trays,
-				trayArea_m2: row.trayAreaM2,
-				freezeDay_kg: freezers.reduce((sum, p) => sum + (p.dayKg ?? dayLimit_kg(p.litres ?? 0)), 0),
-				freezer_L,
-				freezerFree_L: Math.max(0, freezer_L - used),
-				containers: containers.map((c) => ({
-					id: c.id,
-					name: c.name,
-					kind: c.kind,
-					volume_mL: c.volumeMl,
-					count: Math.max(0, c.count)
-				})),
-				tap_C: row.tapC,
-				room_C: row.roomC,
-				room_humidity: row.roomHumidity,
-				dryer: dryer ?? null,
-				freezer_C: Math.min(-12, ...freezers.map((p) => p.tempC)),
-				frozen_kg: Math.min(used, freezer_L) * freezerModel.fill_kg_L.value,
-				pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,
-				iceDay_kg: row.iceKgDay,
-				handsDay_h: Math.min(24 * 60, row.handsHDay + persons.reduce((sum, p) => sum + (p.handsH ?? 0), 0)),
-				prices: {
-					currency: row.currency,
-					kWh: row.energyPrice,
-					hour: row.hourRate,
-					bag: row.bagPrice,
-					lid: row.lidPrice
-				}
-			};
-		},
+		kitchen: async (): Promise<Kitchen> => (await wholeKitchen()).kitchen,
+		/** The same, with the rows that it was read from. */
+		wholeKitchen,
 		async update(key: string, values: Partial<Omit<HouseholdRow, 'id' | 'createdAt' | 'isDefault'>>) {
 			await change(key, 'update', values, (tx) =>
 				tx.update(household).set(values).where(eq(household.id, householdId))
