@@ -4,7 +4,7 @@ import { refusalOf } from '../safety/refuse';
 import { foodById, longestName, meaningOf, type Meaning } from './names';
 import { keyOf, rawOf } from './phrase';
 import { governing } from './mixture';
-import type { Part, Thing } from './thing';
+import type { Part } from './thing';
 import { cookedAs, deadlyIn, understand, type AskedReading, type NamedThing, type Unknown } from './understand';
 import { longestMark, markOf, type Mark } from './vocabulary';
 import { wordsIn, type Word } from './words';
