@@ -11,7 +11,7 @@ import { askPin, lostHousehold, turnedAway, wantsPage } from '$lib/server/plain-
 import { warmLabels } from '$lib/server/labels/draw';
 import { deviceOf } from '$lib/server/respond';
 import { storesFor } from '$lib/server/stores';
-import { defaultHousehold, householdById } from '$lib/server/stores/households';
+import { defaultHousehold, householdWithRuns } from '$lib/server/stores/households';
 import { isPaired, makePin, pair, theInstallation, type Installation } from '$lib/server/stores/installation';
 import { cookieHousehold } from '$lib/server/who';
 
@@ -135,13 +135,8 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	}
 	const now = clockOf(event.cookies.get('clock'), env.ROOT_JAR_TEST === '1');
 	const said = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
-	const household =
-		said.is === 'id'
-			? await householdById(db(), said.id)
-			: said.is === 'none'
-				? await defaultHousehold(db())
-				: undefined;
-	if (!household) {
+	const found = said.is === 'unknown' ? undefined : await householdWithRuns(db(), said.is === 'id' ? said.id : null);
+	if (!found) {
 		if (said.is === 'none')
 			throw new AppError(503, 'NO_HOUSEHOLD', 'There is no household yet. Start the application again.');
 		if (wantsPage(event.request)) return lostHousehold((await defaultHousehold(db()))?.name);
@@ -151,6 +146,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 			'The kitchen that this browser was in is not here any more. Nothing was done; open the page anew.'
 		);
 	}
+	const { household, open } = found;
 	const given = event.request.headers.get('x-household');
 	if (given !== null && given !== household.id)
 		throw new AppError(
@@ -161,7 +157,8 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	event.locals.household = household;
 	event.locals.now = now;
 	event.locals.secret = own.cookieSecret;
-	event.locals.stores = storesFor(db(), household, now);
+	// What is posted may open or close a run before its page is read.
+	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? open : undefined);
 	return resolve(event);
 };
 

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
+import { and, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { dayLimit_kg } from '$core/freezing/freezer-week';
 import { gaugeOf } from '$core/ways/gear-changes';
@@ -9,7 +9,7 @@ import { container, household, lot, lotBalance, ownMeasure, place, recipePortion
 import { AppError, notFound } from '../errors';
 import { changer, named } from './change';
 import { gearStore } from './gear';
-import { containersOf, measuresOf, placesOf, potsOf } from './kitchen-reads';
+import { containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
 import { setUpHousehold } from './set-up';
 import type { SetUp } from '$core/ways/set-up';
 import { stockStore } from './stock';
@@ -17,6 +17,31 @@ import { stockStore } from './stock';
 export type HouseholdRow = typeof household.$inferSelect;
 export type PlaceRow = typeof place.$inferSelect;
 type PlaceKind = PlaceRow['kind'];
+
+/** A run that is open, and the order of arrival of its newest tap: what a page's clocks hang on. */
+export type OpenRun = readonly [id: string, seq: number];
+
+/** Read with the household, since every page shows both. The newest run first. */
+const openRuns = sql<OpenRun[]>`coalesce((
+	select json_agg(json_build_array(r.id, coalesce((select max(e.seq) from run_event e where e.run_id = r.id), 0)) order by r.started_at desc, r.id desc)
+	from run r where r.household_id = ${household.id} and r.status = 'open'), '[]')`;
+const withRuns = preparedOnce((db) =>
+	db
+		.select({ household, open: openRuns })
+		.from(household)
+		.where(
+			sql`case when ${sql.placeholder('id')}::uuid is null then ${household.isDefault} else ${household.id} = ${sql.placeholder('id')}::uuid end`
+		)
+		.prepare('household_with_runs')
+);
+/** A household with its open runs: by its id, without one the one that a browser without a cookie comes to. */
+export async function householdWithRuns(
+	db: Database,
+	id: string | null
+): Promise<{ household: HouseholdRow; open: readonly OpenRun[] } | undefined> {
+	const [row] = await withRuns(db).execute({ id });
+	return row;
+}
 
 /** A household by its id. */
 export async function householdById(db: Database, id: string): Promise<HouseholdRow | undefined> {
@@ -238,12 +263,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			});
 		},
 		/** What one pack is for, in the household's own measure. */
-		recipePortions: () =>
-			db
-				.select()
-				.from(recipePortion)
-				.where(eq(recipePortion.householdId, householdId))
-				.orderBy(asc(recipePortion.name)),
+		recipePortions: () => portionsOf(db).execute(whose),
 		metricCups: () => Promise.resolve(row.units === 'metric'),
 		async keepPortion(key: string, values: { name: string; food: string; form: string; said: string; grams: number }) {
 			await change(key, 'portion', values, (tx) =>

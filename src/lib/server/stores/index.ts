@@ -1,19 +1,23 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
 import { gearStore } from './gear';
-import { householdStore, type HouseholdRow } from './households';
+import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
 import { runStore } from './runs';
 import { stockStore } from './stock';
 
-/** All stores of one household, under one passed-in clock. */
-export function storesFor(db: Database, household: HouseholdRow, now: Date) {
+/**
+ * All stores of one household, under one passed-in clock.
+ *
+ * @param open its open runs, where they were read with it just now and this request changes none
+ */
+export function storesFor(db: Database, household: HouseholdRow, now: Date, open?: readonly OpenRun[]) {
 	return {
 		home: householdStore(db, household, now),
 		gear: gearStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
-		runs: runStore(db, household, now),
+		runs: runStore(db, household, now, open),
 		batches: batchStore(db, household.id, now)
 	};
 }

@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { preparedOnce } from '../db/client';
-import { container, equipment, ownMeasure, person, place, pot, supply } from '../db/schema';
+import { container, equipment, ownMeasure, person, place, pot, recipePortion, supply } from '../db/schema';
 
 /** What a kitchen has, read by every other page: prepared once, since building a query costs more than answering it. */
 const household = sql.placeholder('household');
@@ -56,4 +56,12 @@ export const suppliesOf = preparedOnce((db) =>
 		.where(and(eq(supply.householdId, household), isNull(supply.removedAt)))
 		.orderBy(asc(supply.kind), asc(supply.size))
 		.prepare('supplies_of')
+);
+export const portionsOf = preparedOnce((db) =>
+	db
+		.select()
+		.from(recipePortion)
+		.where(eq(recipePortion.householdId, household))
+		.orderBy(asc(recipePortion.name))
+		.prepare('portions_of')
 );

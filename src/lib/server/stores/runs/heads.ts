@@ -3,6 +3,7 @@ import { foldRun } from '$core/runs/fold';
 import type { RunHead } from '$core/runs/wire';
 import { preparedOnce, type Database } from '../../db/client';
 import { run } from '../../db/schema';
+import type { OpenRun } from '../households';
 import { newestOf, viewsOf } from './read';
 
 /**
@@ -21,10 +22,17 @@ const openOf = preparedOnce((db) =>
 		.prepare('open_runs')
 );
 
-/** Heads of the open runs, the newest first: one query, and one more for those that have changed. */
-export async function headsOf(db: Database, householdId: string): Promise<RunHead[]> {
-	const open = await openOf(db).execute({ household: householdId });
-	const changed = open.filter((r) => folded.get(r.id)?.seq !== Number(r.seq)).map((r) => r.id);
+const openNow = async (db: Database, householdId: string): Promise<OpenRun[]> =>
+	(await openOf(db).execute({ household: householdId })).map((r) => [r.id, Number(r.seq)]);
+
+/**
+ * Heads of the open runs, the newest first: one query, and one more for those that have changed.
+ *
+ * @param known the open runs where they were read already
+ */
+export async function headsOf(db: Database, householdId: string, known?: readonly OpenRun[]): Promise<RunHead[]> {
+	const open = known ?? (await openNow(db, householdId));
+	const changed = open.filter(([id, seq]) => folded.get(id)?.seq !== seq).map(([id]) => id);
 	if (changed.length > 0) {
 		const rows = await db.select().from(run).where(inArray(run.id, changed));
 		for (const view of await viewsOf(db, householdId, rows)) {
@@ -45,5 +53,5 @@ export async function headsOf(db: Database, householdId: string): Promise<RunHea
 			folded.delete(id);
 		}
 	}
-	return open.flatMap((r) => folded.get(r.id) ?? []);
+	return open.flatMap(([id]) => folded.get(id) ?? []);
 }

@@ -7,7 +7,7 @@ import { dgOf } from '$core/stock/amount';
 import type { Database } from '../../db/client';
 import { difference, lotBalance, run, runOutput } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
-import type { HouseholdRow } from '../households';
+import type { HouseholdRow, OpenRun } from '../households';
 import { answered, once } from '../once';
 import { append, type Appended } from './append';
 import { freeCodes } from './codes';
@@ -28,7 +28,7 @@ export interface StartAsk {
 	readonly body: unknown;
 }
 
-export function runStore(db: Database, household: HouseholdRow, now: Date) {
+export function runStore(db: Database, household: HouseholdRow, now: Date, open?: readonly OpenRun[]) {
 	const householdId = household.id;
 	const mine = eq(run.householdId, householdId);
 	const intent = (ask: StartAsk) => ({ ...ask, action: 'start' });
@@ -37,7 +37,7 @@ export function runStore(db: Database, household: HouseholdRow, now: Date) {
 		...runReads(db, householdId),
 
 		/** Clocks of the open runs, for every page. */
-		heads: () => headsOf(db, householdId),
+		heads: () => headsOf(db, householdId, open),
 
 		/** The run that was started when this was asked before; undefined where it is new. @throws {AppError} 409 KEY_REUSED */
 		async started(ask: StartAsk): Promise<{ id: string } | undefined> {

@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import type { RunEvent } from '$core/runs/events';
 import { dgPerG } from '$core/stock/amount';
 import type { RunNews, RunView } from '$core/runs/wire';
-import type { Database, Tx } from '../../db/client';
+import { preparedOnce, type Database, type Tx } from '../../db/client';
 import { batch, difference, lot, run, runEvent, runOutput } from '../../db/schema';
 import { notFound } from '../../errors';
 import { claimsNow } from '../stock/claims';
@@ -49,9 +49,8 @@ async function outputsOf(tx: Tx | Database, householdId: string, ids: readonly s
 /** Order of arrival of a run's newest tap; 0 before the first. Named by its table: inside, a bare "id" is the tap's. */
 export const newestOf = sql<string>`coalesce((select max(e.seq) from ${runEvent} e where e.run_id = "run"."id"), 0)`;
 
-/** Open differences of runs, or of all. */
-export async function differencesOf(tx: Tx | Database, householdId: string, runId?: string) {
-	return tx
+const openDifferences = (db: Tx | Database, more?: SQL) =>
+	db
 		.select({
 			id: difference.id,
 			runId: difference.runId,
@@ -63,15 +62,18 @@ export async function differencesOf(tx: Tx | Database, householdId: string, runI
 		.from(difference)
 		.innerJoin(lot, eq(lot.id, difference.lotId))
 		.leftJoin(batch, eq(batch.id, lot.batchId))
-		.where(
-			and(
-				eq(difference.householdId, householdId),
-				isNull(difference.settledAt),
-				runId === undefined ? undefined : eq(difference.runId, runId)
-			)
-		)
+		.where(and(eq(difference.householdId, sql.placeholder('household')), isNull(difference.settledAt), more))
 		.orderBy(asc(difference.foundAt), asc(difference.id));
-}
+const allDifferences = preparedOnce((db) => openDifferences(db).prepare('differences'));
+
+/** Open differences of a run, or of all. */
+export const differencesOf = (tx: Tx | Database, householdId: string, runId?: string) =>
+	openDifferences(tx, runId === undefined ? undefined : eq(difference.runId, runId)).execute({
+		household: householdId
+	});
+/** Of all runs, for the pages. */
+export const differencesNow = (db: Database, householdId: string) =>
+	allDifferences(db).execute({ household: householdId });
 
 /** Runs as their pages want them, in a fixed number of queries however many they are. */
 export async function viewsOf(tx: Tx | Database, householdId: string, rows: readonly RunRow[]): Promise<RunView[]> {
@@ -172,7 +174,7 @@ export function runReads(db: Database, householdId: string) {
 		},
 
 		/** Where the book could not follow, over all runs. */
-		differences: () => differencesOf(db, householdId),
+		differences: () => differencesNow(db, householdId),
 
 		/** Raw grams that are spoken for, by lot. */
 		async reserved(): Promise<Map<string, number>> {
