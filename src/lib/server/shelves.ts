@@ -14,6 +14,8 @@ import { formWords } from './haul';
 import { looksAt, walksOf } from './looks';
 import type { HouseholdRow, PlaceRow } from './stores/households';
 import type { Stores } from './stores';
+import type { Spoken } from './stores/stock/claims';
+import { likeness } from './stores/stock/merge';
 import type { StandingRow } from './stores/stock/reads';
 import { lotThing, standingIn, type LotThing } from './things';
 
@@ -65,8 +67,7 @@ interface Around {
 	readonly places: readonly PlaceRow[];
 	readonly household: HouseholdRow;
 	readonly looked: ReadonlyMap<string, Looked[]>;
-	/** Spoken for, in the lot's unit. */
-	readonly claimed: ReadonlyMap<string, number>;
+	readonly claimed: ReadonlyMap<string, Spoken>;
 	readonly now: Date;
 }
 
@@ -77,6 +78,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 	const told = lotThing(row, place, now);
 	const { thing, clock } = told;
 	const seen = looked.get(row.id) ?? [];
+	const spoken = claimed.get(row.id);
 	const { by, ended } = eatBy(row, told, seen);
 	const over = thing.age?.past === 'end' && thing.age.limit === 'safety';
 	const stopped = gate({ thing, way: 'serve-raw' });
@@ -109,7 +111,9 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		way: row.way,
 		container: row.container,
 		waiting: row.waiting,
-		spoken: (claimed.get(row.id) ?? 0) > 0 ? sayAmount(row, claimed.get(row.id) ?? 0, units) : '',
+		spoken: spoken && spoken.atStove > 0 ? sayAmount(row, spoken.atStove, units) : '',
+		aside: (spoken?.aside ?? []).map((a) => ({ id: a.id, amount: sayAmount(row, a.amount, units), words: a.words })),
+		alike: row.unit === 'pack' || row.waiting ? '' : likeness(row),
 		stop: stop ? { reason: say(stop.reason), instead: stop.instead.map(say) } : null,
 		warning: clock.warning ? say(clock.warning) : null,
 		better: betterWords(thing, place, around.places),
@@ -195,7 +199,7 @@ export async function shelvesOf(
 			used_L: place.kind === 'freezer' ? (sum?.litres ?? 0) : 0,
 			counted: countedWords(place.countedAt, now),
 			// In the freezer by label, elsewhere what turns first.
-			lots: here.map((row) => shelfLot(row, place, around)).sort((a, b) => a.by - b.by),
+			lots: alikes(here.map((row) => shelfLot(row, place, around))).sort((a, b) => a.by - b.by),
 			more: words.length > 0 ? 0 : (sum?.lots ?? 0) - here.length
 		};
 	});
@@ -214,6 +218,14 @@ export async function shelvesOf(
 		looks: walksOf(shown),
 		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
 	};
+}
+
+/** Which lots may become one: the same letter for those that are alike, none where there is but one. */
+function alikes(lots: readonly ShelfLot[]): ShelfLot[] {
+	const many = new Map<string, number>();
+	for (const { alike } of lots) if (alike) many.set(alike, (many.get(alike) ?? 0) + 1);
+	const twice = [...many].filter(([, n]) => n > 1).map(([of]) => of);
+	return lots.map((lot) => ({ ...lot, alike: twice.includes(lot.alike) ? `${twice.indexOf(lot.alike)}` : '' }));
 }
 
 /** What holds every word, wherever it stands. */

@@ -114,6 +114,59 @@ export const actions: Actions = {
 			return { done: await event.locals.stores.stock.work(once, { lotId, amount }, deviceOf(event)) };
 		}),
 
+	/** A part of it is for something: nothing else takes it. */
+	aside: (event) =>
+		action(event, async (fields) => {
+			const { unit, amount, rest } = amountField(fields);
+			const { key: once, ...step } = parse(
+				Joi.object<{ lotId: string; words: string; key: string }>({
+					lotId: id().required().label('What stands there'),
+					words: line(80)
+						.required()
+						.label('What it is kept for')
+						.messages({ 'any.required': 'What for? For example “Sunday’s roast”. Nothing was kept.' }),
+					key: key()
+				}),
+				rest
+			);
+			const done = await event.locals.stores.stock.aside(once, { ...step, unit, amount }, deviceOf(event));
+			return { saved: done.words };
+		}),
+
+	/** Taken for what it was kept for, or let go. */
+	kept: (event) =>
+		action(event, async (fields) => {
+			const {
+				key: once,
+				claimId,
+				what
+			} = parse(
+				Joi.object<{ claimId: string; what: 'take' | 'free'; key: string }>({
+					claimId: id().required().label('What is kept'),
+					what: Joi.string().valid('take', 'free').required().label('What happens to it'),
+					key: key()
+				}),
+				fields
+			);
+			const { stock } = event.locals.stores;
+			if (what === 'take') return { done: await stock.takeAside(once, claimId, deviceOf(event)) };
+			return { saved: (await stock.letGo(once, claimId, deviceOf(event))).words };
+		}),
+
+	/** Two that are alike become one. */
+	merge: (event) =>
+		action(event, async (fields) => {
+			const { key: once, ...step } = parse(
+				Joi.object<{ lotId: string; fromId: string; key: string }>({
+					lotId: id().required().label('What stands there'),
+					fromId: id().required().label('What is put to it'),
+					key: key()
+				}),
+				fields
+			);
+			return { done: await event.locals.stores.stock.merge(once, step, deviceOf(event)) };
+		}),
+
 	look: (event) =>
 		action(event, async (fields) => {
 			const {

@@ -11,8 +11,10 @@ import { AppError } from '../errors';
 import { echoOfShelf, readShelf, shelfPlace, standingOf } from '../shelf-line';
 import { shareOut, readReceipt } from '../receipt';
 import { shelvesOf } from '../shelves';
+import { lotThing } from '../things';
 import { storesFor } from '.';
 import { householdById, newHousehold, type HouseholdRow } from './households';
+import { likeness } from './stock/merge';
 
 const histories = Number(process.env.SIEGE_STORED ?? 300);
 const start = Date.parse('2026-11-27T08:00:00Z');
@@ -252,7 +254,19 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		const ids = [];
 		for (const [text] of twenty) ids.push(await put(home, text));
 		const places = await at(home, start).home.places();
+		// Of some things there are two, so that they may be put together.
+		for (const text of [
+			'4 kg potatoes, cellar',
+			'2 kg carrots, Row',
+			'300 g dried apples',
+			'400 g chicken, cooked, fridge',
+			'6 eggs, fridge'
+		])
+			// prettier-ignore
+			ids.push(await put(home, text));
 		const steps: string[] = [];
+		const wishes: string[] = [];
+		let merged = 0;
 		let now = start;
 		let done = 0;
 		const all = async () => {
@@ -271,9 +285,27 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 			let closes = true;
 			try {
 				const key = randomUUID();
-				if (what < 0.3) {
+				if (what < 0.28) {
 					const step = await stores.stock.act(key, { lotId: row.id, kind: 'move', unit: row.unit, amount, placeId: r.pick(places).id }, 'law'); // prettier-ignore
 					steps.push(step.groupId);
+				} else if (what < 0.36) {
+					const [other] = rows.filter((o) => o.id !== row.id && likeness(o) === likeness(row));
+					if (!other) continue;
+					const where = places.find((p) => p.id === row.placeId);
+					if (!where) throw new Error('nowhere');
+					const sooner = Math.min(...[row, other].map((o) => lotThing(o, where, new Date(now)).clock.goneBy));
+					steps.push((await stores.stock.merge(key, { lotId: row.id, fromId: other.id }, 'law')).groupId);
+					const [one] = await stores.stock.named([row.id]);
+					if (!one) throw new Error('gone');
+					expect(lotThing(one, where, new Date(now)).clock.goneBy, `${row.title} is no younger`).toBeLessThanOrEqual(sooner + 1000); // prettier-ignore
+					merged++;
+				} else if (what < 0.42) {
+					wishes.push((await stores.stock.aside(key, { lotId: row.id, unit: row.unit, amount, words: `wish ${i}` }, 'law')).claimId); // prettier-ignore
+				} else if (what < 0.45 && wishes.length > 0) {
+					const [wish = ''] = wishes.splice(r.below(wishes.length), 1);
+					closes = r.next() < 0.5;
+					if (closes) await stores.stock.letGo(key, wish, 'law');
+					else steps.push((await stores.stock.takeAside(key, wish, 'law')).groupId);
 				} else if (what < 0.5) steps.push((await stores.stock.open(key, { lotId: row.id }, 'law')).groupId);
 				else if (what < 0.65) steps.push((await stores.stock.work(key, { lotId: row.id, amount }, 'law')).groupId);
 				else if (what < 0.75) steps.push((await stores.stock.keep(key, { lotId: row.id, amount }, 'law')).groupId);
@@ -292,9 +324,16 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 			// An undo may take back what was eaten or counted: only then does the whole change.
 			if (closes && !(what >= 0.75 && what < 0.9))
 				expect(Math.abs((await all()) - before), `step ${i}`).toBeLessThan(1);
+			// What is kept for something is there, whatever else went.
+			const kept = await stores.stock.claimed();
+			for (const one of await stores.stock.named([...kept.keys()])) {
+				const wished = (kept.get(one.id)?.aside ?? []).reduce((sum, a) => sum + a.amount, 0);
+				expect(wished, `${one.title} at step ${i}`).toBeLessThanOrEqual(one.amount);
+			}
 			if (i % 20 === 0) await expectLedger(link, home.id, `step ${i}`);
 		}
 		expect(done).toBeGreaterThan(histories / 4);
+		expect(merged).toBeGreaterThan(0);
 		await expectLedger(link, home.id, 'at the end');
 		// Nothing in a place that its state may not stand in: a frozen pack only in a freezer.
 		for (const row of await at(home, now).stock.shelves()) {
@@ -321,6 +360,49 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		await expect(at(other, start).stock.open(randomUUID(), { lotId: jars }, 'test')).rejects.toMatchObject({
 			status: 404
 		});
+	});
+	it('keeps a part aside: nothing else takes it, a count that finds less shrinks the newest wish, and it is taken for its own', async () => {
+		const home = await kitchen('aside');
+		const id = await put(home, '6 × 500 g green beans, frozen August');
+		const { stock } = at(home, start);
+		const take = (amount: number, kind: 'take' | 'spoil' | 'count' = 'take') =>
+			stock.act(randomUUID(), { lotId: id, kind, unit: 'pack', amount }, 'test');
+		const keep = (amount: number, words: string) =>
+			stock.aside(randomUUID(), { lotId: id, unit: 'pack', amount, words }, 'test');
+		const roast = await keep(2, 'Sunday’s roast');
+		const soup = await keep(3, 'soup week');
+		await expect(keep(2, 'one more')).rejects.toMatchObject({ code: 'NOT_FREE' });
+		await take(1);
+		await expect(take(1)).rejects.toMatchObject({ code: 'KEPT_FOR', message: /2 packs kept for Sunday’s roast/ });
+		await expect(stock.open(randomUUID(), { lotId: id }, 'test')).rejects.toMatchObject({ code: 'KEPT_FOR' });
+		await take(3, 'count');
+		expect((await stock.claimed()).get(id)?.aside.map((a) => [a.words, a.amount])).toEqual([
+			['Sunday’s roast', 2],
+			['soup week', 1]
+		]);
+		await stock.takeAside(randomUUID(), roast.claimId, 'test');
+		await stock.letGo(randomUUID(), soup.claimId, 'test');
+		await expect(stock.letGo(randomUUID(), soup.claimId, 'test')).rejects.toMatchObject({ status: 404 });
+		await take(1);
+		expect((await stock.claimed()).get(id)).toBeUndefined();
+		await expect(at(await kitchen('stranger'), start).stock.takeAside(randomUUID(), roast.claimId, 'test')).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+	});
+	it('puts only together what is alike, and the older sets the date', async () => {
+		const home = await kitchen('merge');
+		const old = await put(home, '4 kg potatoes, cellar', start - 20 * 24 * hour);
+		const young = await put(home, '6 kg potatoes, cellar');
+		const cut = await put(home, '2 kg carrots, cellar');
+		const { stock } = at(home, start);
+		const by = (await shown(home, old, start))?.by ?? 0;
+		expect((await shown(home, young, start))?.by).toBeGreaterThan(by);
+		await expect(stock.merge(randomUUID(), { lotId: young, fromId: cut }, 'test')).rejects.toMatchObject({ code: 'NOT_ALIKE' }); // prettier-ignore
+		const step = await stock.merge(randomUUID(), { lotId: young, fromId: old }, 'test');
+		expect(await shown(home, old, start)).toBeUndefined();
+		expect(await shown(home, young, start)).toMatchObject({ amount: 100_000 });
+		expect((await shown(home, young, start))?.by).toBeLessThanOrEqual(by + 1000);
+		await stock.undo(randomUUID(), step.groupId, 'test');
+		expect(await shown(home, old, start)).toMatchObject({ amount: 40_000 });
+		expect((await shown(home, young, start))?.by).toBeLessThanOrEqual(by + 1000);
 	});
 	it('writes of packs an entry by hand, and voids it when it is taken back; what is loose has none', async () => {
 		const home = await kitchen('entry');

@@ -23,6 +23,7 @@
 	const word = { pack: 'packs', piece: 'pieces', dg: 'weight', ml: 'ml' };
 	const one = $derived(lot.unit === 'pack' || lot.unit === 'piece' ? '1' : lot.edit);
 	const fridge = $derived(places.find((p) => p.kind === 'fridge'));
+	const alike = $derived(lot.alike ? place.lots.filter((l) => l.alike === lot.alike && l.id !== lot.id) : []);
 	const elsewhere = $derived(places.filter((p) => p.id !== place.id));
 </script>
 
@@ -75,6 +76,20 @@
 	{#if lot.warning}<p class="mt-1 font-semibold text-amber">{lot.warning}</p>{/if}
 	{#if lot.better}<p class="mt-1 text-amber">A better place: {lot.better}.</p>{/if}
 	{#if lot.spoken}<p class="mt-1 text-soft">{lot.spoken} of it are at the Stove.</p>{/if}
+	{#each lot.aside as kept (kept.id)}
+		<form
+			method="POST"
+			action="?/kept"
+			use:enhance={withNotice({ path })}
+			class="mt-2 flex flex-wrap items-center gap-2"
+			aria-label="Kept for {kept.words}"
+		>
+			<Marks /><input type="hidden" name="claimId" value={kept.id} />
+			<span><b>{kept.amount}</b> kept for <b>{kept.words}</b></span>
+			<button class="btn" name="what" value="take">Take them for it</button>
+			<button class="btn btn-plain" name="what" value="free">Let them go</button>
+		</form>
+	{/each}
 	{#each lot.looks as l (l.kind)}
 		<form
 			method="POST"
@@ -103,7 +118,7 @@
 	{#if lot.waiting}
 		<p class="mt-2"><a class="btn" href="/basket?open={lot.id}">To the Basket, where it waits</a></p>
 	{:else}
-		<div class="mt-3 space-y-3">
+		<div class="mt-3 grid items-end gap-x-8 gap-y-3 lg:grid-cols-2">
 			{#if lot.can.open || lot.can.thaw}
 				<div class="flex flex-wrap gap-2">
 					{#if lot.can.open}
@@ -137,12 +152,46 @@
 				>
 				<button class="btn" name="kind" value="move">Move</button>
 			{/snippet}
+			{#snippet aside()}
+				<label class="field"
+					><span>for</span><input
+						name="words"
+						required
+						maxlength="80"
+						placeholder="Sunday’s roast"
+						autocomplete="off"
+						class="w-40"
+					/></label
+				>
+				<button class="btn">Keep aside</button>
+			{/snippet}
 			{#if !lot.stop}{@render deed('act', 'Use it', word[lot.unit], one, use)}{/if}
 			{#if lot.can.thaw && fridge}{@render deed('act', 'Thaw', word[lot.unit], one, thaw)}{/if}
 			{#if lot.can.work}{@render deed('work', 'Work with it', word[lot.unit], lot.edit, work)}{/if}
+			{#if !lot.stop && lot.tone !== 'out'}{@render deed('aside', 'Keep aside', 'keep', one, aside)}{/if}
 			{@render deed('act', 'Spoiled', 'spoiled', one, spoil)}
 			{@render deed('act', 'Counted', 'I count', lot.edit, count)}
 			{#if elsewhere.length > 0}{@render deed('act', 'Move', word[lot.unit], lot.edit, move)}{/if}
+			{#if alike.length > 0}
+				<form
+					method="POST"
+					action="?/merge"
+					use:enhance={withNotice({ path, after: onclose })}
+					class="flex flex-wrap items-end gap-2"
+					aria-label="Put together"
+				>
+					<Marks /><input type="hidden" name="lotId" value={lot.id} />
+					<label class="field"
+						><span>put to it</span><select name="fromId"
+							>{#each alike as other (other.id)}<option value={other.id}
+									>{other.all} {other.title}, from {other.packed}</option
+								>{/each}</select
+						></label
+					>
+					<button class="btn">Put together</button>
+					<span class="text-[13px] text-soft">The older one sets the date.</span>
+				</form>
+			{/if}
 		</div>
 	{/if}
 </div>

@@ -30,6 +30,9 @@
 		<span class="block text-[15px] leading-tight first-letter:uppercase"
 			>{lot.title}{#if lot.each}, <span class="whitespace-nowrap">{lot.each}</span>{/if}</span
 		>
+		{#if lot.aside.length > 0}<span class="block text-[13px] font-bold"
+				>kept: {lot.aside.map((a) => `${a.amount} for ${a.words}`).join(', ')}</span
+			>{/if}
 		{#if lot.waiting}<span class="block text-[13px] text-soft">in the Basket</span>{/if}
 		<span
 			class="block text-[13px] {lot.tone === 'out'

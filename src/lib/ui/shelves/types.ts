@@ -58,8 +58,12 @@ export interface ShelfLot {
 	readonly way: string | null;
 	readonly container: string | null;
 	readonly waiting: boolean;
-	/** What is spoken for, in words; empty where nothing is. */
+	/** What is at the Stove, in words; empty where nothing is. */
 	readonly spoken: string;
+	/** What is kept for a supper or a plan. */
+	readonly aside: readonly { readonly id: string; readonly amount: string; readonly words: string }[];
+	/** The same for lots of this place that may become one; empty where there is none. */
+	readonly alike: string;
 	/** Not for eating, and why. */
 	readonly stop: { readonly reason: string; readonly instead: readonly string[] } | null;
 	readonly warning: string | null;

@@ -179,7 +179,7 @@ export function runReads(db: Database, householdId: string) {
 		/** Raw grams that are spoken for, by lot. */
 		async reserved(): Promise<Map<string, number>> {
 			const claimed = await claimsNow(db, householdId);
-			return new Map([...claimed].map(([lotId, amount]) => [lotId, Math.round(amount / dgPerG)]));
+			return new Map([...claimed].map(([lotId, { atStove }]) => [lotId, Math.round(atStove / dgPerG)]));
 		}
 	};
 }

@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { preparedOnce, type Database, type Tx } from '../../db/client';
 import { claim } from '../../db/schema';
@@ -23,17 +23,66 @@ export async function claimedBy(
 	return new Map(rows.map((r) => [r.lotId, Number(r.amount)]));
 }
 
-const spokenFor = preparedOnce((db) =>
+/** A part of a lot that is kept for a supper or a plan. */
+export interface Aside {
+	readonly id: string;
+	/** In the lot's unit. */
+	readonly amount: number;
+	/** For what. */
+	readonly words: string;
+}
+export interface Spoken {
+	/** By open runs, in the lot's unit. */
+	readonly atStove: number;
+	readonly aside: readonly Aside[];
+}
+const openClaims = preparedOnce((db) =>
 	db
-		.select({ lotId: claim.lotId, amount: sql<string>`sum(${claim.amount})` })
+		.select({ id: claim.id, lotId: claim.lotId, amount: claim.amount, by: claim.by, words: claim.words })
 		.from(claim)
 		.where(and(eq(claim.householdId, sql.placeholder('household')), isNull(claim.endedAt)))
-		.groupBy(claim.lotId)
-		.prepare('spoken_for')
+		.orderBy(asc(claim.madeAt), asc(claim.id))
+		.prepare('open_claims')
 );
-/** The same outside a transaction, for the pages. */
-export const claimsNow = async (db: Database, householdId: string): Promise<Map<string, number>> =>
-	new Map((await spokenFor(db).execute({ household: householdId })).map((r) => [r.lotId, Number(r.amount)]));
+/** What is spoken for by whom, by lot: for the pages. */
+export async function claimsNow(db: Database, householdId: string): Promise<Map<string, Spoken>> {
+	const byLot = new Map<string, Spoken>();
+	for (const { lotId, by, id, amount, words } of await openClaims(db).execute({ household: householdId })) {
+		const { atStove, aside } = byLot.get(lotId) ?? { atStove: 0, aside: [] };
+		byLot.set(
+			lotId,
+			by === 'run' ? { atStove: atStove + amount, aside } : { atStove, aside: [...aside, { id, amount, words }] }
+		);
+	}
+	return byLot;
+}
+
+/** What is kept of one lot for suppers and plans, the newest first; under the lock of its balance. */
+export const asideOf = (tx: Tx, householdId: string, lotId: string): Promise<Aside[]> =>
+	tx
+		.select({ id: claim.id, amount: claim.amount, words: claim.words })
+		.from(claim)
+		.where(and(eq(claim.householdId, householdId), eq(claim.lotId, lotId), isNull(claim.endedAt), ne(claim.by, 'run')))
+		.orderBy(desc(claim.madeAt), desc(claim.id));
+
+/** What is not there any more can be kept for nothing: the newest wish gives way first. */
+export async function shrinkAside(
+	tx: Tx,
+	householdId: string,
+	kept: readonly Aside[],
+	by: number,
+	at: Date
+): Promise<void> {
+	let over = by;
+	for (const { id, amount } of kept) {
+		if (over <= 0) break;
+		await tx
+			.update(claim)
+			.set(amount > over ? { amount: amount - over } : { endedAt: at })
+			.where(and(eq(claim.householdId, householdId), eq(claim.id, id)));
+		over -= amount;
+	}
+}
 
 /** Speaks for a part of a lot; the caller holds its balance and has seen that there is enough. */
 export async function speakFor(

@@ -1,14 +1,16 @@
 import { and, eq, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { dgOf } from '$core/stock/amount';
+import { dgOf, type LotUnit } from '$core/stock/amount';
 import type { Finding, LookKind } from '$core/stock/looks';
 import type { Database } from '../../db/client';
 import { look, lot, place } from '../../db/schema';
 import { notFound } from '../../errors';
 import { once } from '../once';
 import { act, type StockStep } from './act';
+import { keepAside, letGo, takeAside } from './aside';
 import { allOf, intoWork, ontoShelf, openPack } from './open';
 import { makeOf, type MakeStep } from './make';
+import { mergeLots } from './merge';
 import { makeLot, openPlace, ownLot, post, type LotRow, type NewLot, type Step } from './post';
 import { putAway, type Standing } from './put';
 import { stockReads } from './reads';
@@ -113,6 +115,27 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 					.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)));
 				return {};
 			}),
+
+		/** @see keepAside */
+		aside: (key: string, step: { lotId: string; unit: LotUnit; amount: number; words: string }, by: string) =>
+			once(db, householdId, { key, action: 'aside', body: step }, now, (tx) =>
+				keepAside(tx, householdId, step, { now, by })
+			),
+		/** @see letGo */
+		letGo: (key: string, claimId: string, by: string) =>
+			once(db, householdId, { key, action: 'let go', body: { claimId } }, now, (tx) =>
+				letGo(tx, householdId, claimId, { now, by })
+			),
+		/** @see takeAside */
+		takeAside: (key: string, claimId: string, by: string): Promise<Step> =>
+			once(db, householdId, { key, action: 'take aside', body: { claimId } }, now, (tx) =>
+				takeAside(tx, householdId, claimId, { now, by })
+			),
+		/** @see mergeLots */
+		merge: (key: string, step: { lotId: string; fromId: string }, by: string): Promise<Step> =>
+			once(db, householdId, { key, action: 'merge', body: step }, now, (tx) =>
+				mergeLots(tx, householdId, step, { now, by })
+			),
 
 		/** @see ontoShelf */
 		keep: (key: string, step: { lotId: string; amount: number }, by: string): Promise<Step> =>

@@ -6,7 +6,7 @@ import type { MovementKind } from '$core/stock/fold';
 import type { Tx } from '../../db/client';
 import { household, lot, lotBalance, lotParent, movement, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
-import { claimedBy } from './claims';
+import { asideOf, claimedBy, shrinkAside, type Aside } from './claims';
 
 export type LotRow = typeof lot.$inferSelect;
 export type NewLot = Omit<typeof lot.$inferInsert, 'id' | 'householdId' | 'createdAt'>;
@@ -34,7 +34,7 @@ export async function unitsOf(tx: Tx, householdId: string): Promise<Units> {
  * each other), checks that nothing falls below zero nor below what is spoken for, appends, updates. All or nothing: the
  * caller's transaction.
  *
- * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH, AT_THE_STOVE
+ * @throws {AppError} 404 a lot is not this household's; 409 NOT_ENOUGH, AT_THE_STOVE, KEPT_FOR
  */
 export async function post(
 	tx: Tx,
@@ -63,8 +63,15 @@ export async function post(
 		const left = balance.amount + change.amount;
 		if (left < 0) throw await notEnough(tx, householdId, balance.lot, balance.amount);
 		const atStove = spoken.get(change.lotId) ?? 0;
-		if (change.amount < 0 && change.runId === undefined && left < atStove)
-			throw await spokenFor(tx, householdId, balance.lot, balance.amount, atStove);
+		if (change.amount < 0 && change.runId === undefined && left < atStove) {
+			const kept = await asideOf(tx, householdId, change.lotId);
+			const runs = atStove - kept.reduce((sum, k) => sum + k.amount, 0);
+			// What was counted or found spoiled is so, whatever it was kept for; the stove's share is in the pot.
+			if (!(change.kind === 'count' || change.kind === 'spoil') || left < runs)
+				throw await spokenFor(tx, householdId, balance.lot, balance.amount, { runs, kept });
+			await shrinkAside(tx, householdId, kept, atStove - left, at.now);
+			spoken.set(change.lotId, left);
+		}
 		balance.amount = left;
 	}
 	await tx.insert(movement).values(
@@ -98,14 +105,32 @@ async function notEnough(tx: Tx, householdId: string, row: LotRow, there: number
 	);
 }
 
-async function spokenFor(tx: Tx, householdId: string, row: LotRow, there: number, atStove: number): Promise<AppError> {
+async function spokenFor(
+	tx: Tx,
+	householdId: string,
+	row: LotRow,
+	there: number,
+	by: { readonly runs: number; readonly kept: readonly Aside[] }
+): Promise<AppError> {
 	const units = await unitsOf(tx, householdId);
 	const say = (amount: number) => sayAmount(row, amount, units);
+	const kept = by.kept.reduce((sum, k) => sum + k.amount, 0);
+	const free = Math.max(0, there - by.runs - kept);
+	const who = [
+		...(by.runs > 0 ? [`${say(by.runs)} at the stove`] : []),
+		...by.kept.map((k) => `${say(k.amount)} kept for ${k.words}`)
+	].join(', ');
+	if (kept > 0)
+		return new AppError(
+			409,
+			'KEPT_FOR',
+			`Of these ${say(there)}: ${who}. ${free > 0 ? `At most ${say(free)} can go now.` : 'None is free.'} Nothing was changed: take them for what they are kept for, or let them go first.`
+		);
 	return new AppError(
 		409,
 		'AT_THE_STOVE',
-		there > atStove
-			? `Of these ${say(there)}, ${say(atStove)} are at the stove: at most ${say(there - atStove)} can go now. Nothing was changed.`
+		free > 0
+			? `Of these ${say(there)}, ${say(by.runs)} are at the stove: at most ${say(free)} can go now. Nothing was changed.`
 			: 'This item is at the stove: finish or stop that run first. Nothing was changed.'
 	);
 }

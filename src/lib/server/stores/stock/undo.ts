@@ -74,7 +74,7 @@ export async function undoGroup(tx: Tx, householdId: string, groupId: string, no
 }
 
 /** Steps that carry a thing from one lot to another. Opening is none: taken back, the jar was never open. */
-const carries = new Set<(typeof movement.$inferSelect)['kind']>(['move', 'thaw', 'split']);
+const carries = new Set<(typeof movement.$inferSelect)['kind']>(['move', 'thaw', 'split', 'merge']);
 
 /** Before a thing comes back to the lot that it left: it brings the hours that it spent where it was. */
 async function comeBack(
