@@ -38,6 +38,12 @@ export const freezingRules = {
 	freezer_C: { value: -18, unit: '°C', at: '0 °F or below', ...freezing },
 	trayCover: { value: 0.6, unit: '1', at: 'share of a tray covered by one layer, pieces not touching', ...practice },
 	packSlack: { value: 1.15, unit: '1', at: 'room a stacked pack takes beside its food', ...practice },
+	halved_K: {
+		value: 10 / 1.8,
+		unit: 'K',
+		at: 'warmer than 0 °F that halves the months of frozen food: each 10 °F; never longer for being colder',
+		...practice
+	},
 	flatPack_m: { value: 0.0254, unit: 'm', at: 'thickness of a bag frozen flat, an inch', ...practice }
 } as const satisfies Record<string, Row>;
 

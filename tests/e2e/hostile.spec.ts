@@ -260,10 +260,25 @@ const forms: Form[] = [
 	],
 	[
 		'a freezer that is none',
-		at('/kitchen/places?/freezer'),
-		() => ({ id: nobody, litres: '9' }),
+		at('/kitchen/places?/at'),
+		() => ({ id: nobody, tempC: '-18', litres: '9' }),
 		404,
-		/no such freezer/
+		/no such place/
+	],
+	[
+		'a freezer that is none any more',
+		at('/kitchen/places?/at'),
+		(w) => ({ id: w.freezer, tempC: '-5', litres: '90' }),
+		422,
+		/does not keep its months/
+	],
+	['a freezer without litres', at('/kitchen/places?/at'), (w) => ({ id: w.freezer, tempC: '-18' }), 400, /hold/],
+	[
+		'a place as hot as an oven',
+		at('/kitchen/places?/at'),
+		(w) => ({ id: w.freezer, tempC: '180' }),
+		400,
+		/temperature/
 	],
 	[
 		'lids for a mouth of a metre',

@@ -28,6 +28,7 @@ export const ruleNames: Named = {
 	'freezing/freezer_C': ['freeze', 'Freezer at'],
 	'freezing/trayCover': ['freeze', 'Tray covered'],
 	'freezing/packSlack': ['freeze', 'Room a pack takes'],
+	'freezing/halved_K': ['freeze', 'Months of frozen food halve for each'],
 	'freezing/flatPack_m': ['freeze', 'Thickness of a flat bag'],
 	'freshness/q10': ['fresh', 'Spoils faster for each 10 °C (18 °F), times'],
 	'freshness/firm': ['fresh', 'Keeps, firm'],

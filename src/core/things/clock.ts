@@ -3,6 +3,7 @@ import { heatSteps } from '../../reference/safety';
 import type { FoodRow, PlaceKind, Range } from '../../reference/tables';
 import type { Provenance } from '../../reference/row';
 import { mustBeWithin } from '../errors';
+import { frozenPace } from '../freezing/pace';
 import type { Keeping, StandingPlace } from './keeping';
 import { keptAt, spoilsOutOfCold } from './kept-clock';
 import { thingsIn } from './mixture';
@@ -71,7 +72,7 @@ const mostRemembered = 200;
 
 function work(thing: Thing, place: StandingPlace, place_C: number): Keeping {
 	if (thing.madeOf !== undefined && thing.madeOf.length > 1) return weakest(thing, place, place_C);
-	if (thing.state === 'frozen' && place_C <= freezer_C) return frozen(thing);
+	if (thing.state === 'frozen' && place_C <= freezer_C) return frozen(thing, frozenPace(place_C));
 	const kept = keptAt(thing, place, place_C);
 	if (kept) return kept;
 	if (place === 'ground' && !thing.food.perishable) return { ...inTheRow(thing), limit: 'quality' };
@@ -163,8 +164,8 @@ function perishable(
 	};
 }
 
-/** Months of the freezer, of quality alone: the shortest and longest that its cuts are given, raw, blanched or cooked. */
-function frozen({ food }: Thing): Keeping {
+/** Months of the freezer, of quality alone: the shortest and longest that its cuts are given; sooner where it is warmer. */
+function frozen({ food }: Thing, pace: number): Keeping {
 	const rows = food.cuts.flatMap((c) => [
 		...(c.raw.kind === 'refused' ? [] : [c.raw]),
 		...(c.cookFirst ? [c.cookFirst] : [])
@@ -174,7 +175,7 @@ function frozen({ food }: Thing): Keeping {
 	if (months.length === 0 || (!held && food.cuts.some((c) => c.blanch?.length))) months.push(clockRules.frozen.months);
 	const from = held ? food.keepOnly : rows[0];
 	return {
-		days: [Math.min(...months.map((m) => m[0])) * 30.4, Math.max(...months.map((m) => m[1])) * 30.4],
+		days: [(Math.min(...months.map((m) => m[0])) * 30.4) / pace, (Math.max(...months.map((m) => m[1])) * 30.4) / pace],
 		limit: 'quality',
 		source: from?.source ?? clockRules.frozen.source,
 		confidence: from?.confidence ?? clockRules.frozen.confidence

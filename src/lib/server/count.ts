@@ -20,7 +20,7 @@ export async function countOf(stores: Stores, household: HouseholdRow, now: Date
 	const lines = there
 		.map((row) => {
 			const told = lotThing(row, place, now);
-			const { by, ended } = eatBy(row, told, looked.get(row.id) ?? []);
+			const { by, ended } = eatBy(row, place, told, looked.get(row.id) ?? []);
 			const over = told.thing.age?.past === 'end' && told.thing.age.limit === 'safety';
 			const { id, title, unit, amount, code } = row;
 			const each = unit === 'pack' ? sayContent(row, units) : '';

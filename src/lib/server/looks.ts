@@ -6,20 +6,21 @@ import type { AllLooks, DueLooks, LookView, ShelfPlace } from '$lib/ui/shelves/t
 import { lookRows, type LookRow } from '$reference/looks';
 import type { PlaceRow } from './stores/households';
 import type { LotRow } from './stores/stock';
+import { arrivedAt } from './things';
 
 /** Where a look is due within this, it stands among the looks. */
 const lookAhead_ms = 86_400_000;
 
 /** The looks that a lot wants where it stands; what waits in the Basket wants none. */
 export function looksAt(
-	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since'>,
+	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since' | 'stays' | 'state'>,
 	thing: Thing,
 	place: PlaceRow['kind'],
 	seen: readonly Looked[],
 	now: Date
 ): LookView[] {
 	if (row.waiting) return [];
-	return looksOf(thing, place, (row.placedAt ?? row.since).getTime(), seen, now.getTime()).map(
+	return looksOf(thing, place, arrivedAt(row, { kind: place }).getTime(), seen, now.getTime()).map(
 		({ row: { id }, at }) => ({ kind: id as LookKind, at, due: at <= now.getTime() + lookAhead_ms })
 	);
 }

@@ -1,4 +1,5 @@
 import { dateIn, daysBetween } from '$core/freezing/keep';
+import { labelOver } from '$core/freezing/pace';
 import { sayAs, sayDate, sayMonth } from '$core/quantities/dates';
 import { editWeight } from '$core/quantities/parse-weight';
 import { sayWeight } from '$core/quantities/format';
@@ -17,15 +18,21 @@ import type { Stores } from './stores';
 import type { Spoken } from './stores/stock/claims';
 import { likeness } from './stores/stock/merge';
 import type { StandingRow } from './stores/stock/reads';
-import { lotThing, standingIn, type LotThing } from './things';
+import { lotThing, standingIn, staysOf, type LotThing } from './things';
 
 export type ShelfRow = Awaited<ReturnType<Stores['stock']['named']>>[number];
 
 /** When a lot should be eaten by, over its label, its clock and what was found at it. */
-export function eatBy(row: ShelfRow, told: LotThing, looked: readonly Looked[]): { by: number; ended: boolean } {
+export function eatBy(
+	row: ShelfRow,
+	place: PlaceRow,
+	told: LotThing,
+	looked: readonly Looked[]
+): { by: number; ended: boolean } {
 	const { clock, thing } = told;
-	// A label holds for what was kept; what is opened, thawed or fresh goes by its clock.
-	const label = row.keepsUntil === null ? undefined : Date.parse(`${row.keepsUntil}T12:00:00Z`);
+	// A label holds for what was kept, frozen over what its freezers were; what is opened, thawed or fresh goes by its clock.
+	const said = row.keepsUntil === null ? undefined : Date.parse(`${row.keepsUntil}T12:00:00Z`);
+	const label = said !== undefined && thing.state === 'frozen' ? labelOver(said, staysOf(row, place)) : said;
 	const own = thing.state === 'fresh' || label === undefined ? clock.bestBy : label;
 	const found = afterLooks(looked);
 	return { by: Math.min(own, found.by ?? Infinity), ended: found.ended };
@@ -79,7 +86,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 	const { thing, clock } = told;
 	const seen = looked.get(row.id) ?? [];
 	const spoken = claimed.get(row.id);
-	const { by, ended } = eatBy(row, told, seen);
+	const { by, ended } = eatBy(row, place, told, seen);
 	const over = thing.age?.past === 'end' && thing.age.limit === 'safety';
 	const stopped = gate({ thing, way: 'serve-raw' });
 	const stop = stopped && ['jar-process', 'age-out'].includes(stopped.rule ?? '') ? stopped : undefined;

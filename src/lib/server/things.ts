@@ -76,6 +76,19 @@ export function staysOf(row: LotRow, place: Standing): Stay[] {
 	];
 }
 
+/** Since when it has been what it is, in a place of this kind: a thermometer that was read again moves nothing. */
+export function arrivedAt(
+	row: Pick<LotRow, 'stays' | 'placedAt' | 'since' | 'state'>,
+	place: Pick<PlaceRow, 'kind'>
+): Date {
+	let from = (row.placedAt ?? row.since).getTime();
+	for (const stay of [...row.stays].reverse()) {
+		if (stay.place !== place.kind || stay.state !== row.state || Math.abs((stay.until ?? from) - from) > 1000) break;
+		from = stay.from;
+	}
+	return new Date(from);
+}
+
 /** The stays of a lot that leaves its place now. */
 export const staysAfter = (row: LotRow, place: Standing, now: Date): Stay[] =>
 	staysOf(row, place).map((s) => (s.until === null ? { ...s, until: Math.max(s.from, now.getTime()) } : s));

@@ -7,6 +7,7 @@ import { freezerModel } from '$reference/model-rules';
 import { preparedOnce, type Database, type Tx } from '../db/client';
 import { container, household, lot, lotBalance, ownMeasure, place, recipePortion } from '../db/schema';
 import { AppError, notFound } from '../errors';
+import { standingIn } from '../things';
 import { changer, named } from './change';
 import { gearStore } from './gear';
 import { containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
@@ -226,23 +227,14 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 				})
 			);
 		},
-		/** A freezer's litres, and what it freezes in a day. @throws {AppError} 404 */
-		async setFreezer(key: string, id: string, values: { litres: number; dayKg: number | null }) {
-			await change(key, 'freezer', { id, ...values }, async (tx) => {
-				const changed = await tx
-					.update(place)
-					.set(values)
-					.where(
-						and(
-							eq(place.householdId, householdId),
-							eq(place.id, id),
-							eq(place.kind, 'freezer'),
-							isNull(place.removedAt)
-						)
-					)
-					.returning({ id: place.id });
-				if (changed.length === 0) throw notFound('freezer');
-			});
+		/**
+		 * What a place is measured at, and of a freezer its litres and what it freezes in a day. What stands there has stood at
+		 * the old temperature until now: its history keeps that.
+		 *
+		 * @throws {AppError} 404
+		 */
+		async setPlace(key: string, id: string, values: { tempC: number; litres?: number; dayKg?: number | null }) {
+			await change(key, 'place at', { id, ...values }, (tx) => setPlace(tx, householdId, id, values, now));
 		},
 		async addContainer(
 			key: string,
@@ -317,6 +309,44 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			return !any;
 		}
 	};
+}
+
+async function setPlace(
+	tx: Tx,
+	householdId: string,
+	id: string,
+	values: { tempC: number; litres?: number; dayKg?: number | null },
+	now: Date
+): Promise<void> {
+	const [before] = await tx
+		.select()
+		.from(place)
+		.where(and(eq(place.householdId, householdId), eq(place.id, id), isNull(place.removedAt)))
+		.for('update');
+	if (!before) throw notFound('place');
+	const { tempC, ...freezer } = values;
+	await tx
+		.update(place)
+		.set({ tempC, ...(before.kind === 'freezer' ? freezer : {}) })
+		.where(and(eq(place.householdId, householdId), eq(place.id, id)));
+	if (tempC === before.tempC) return;
+	const { place: kind, place_C } = standingIn(before);
+	const from = sql`(extract(epoch from coalesce(${lot.placedAt}, ${lot.since})) * 1000)::bigint`;
+	const until = now.getTime();
+	await tx
+		.update(lot)
+		.set({
+			stays: sql`${lot.stays} || jsonb_build_array(jsonb_build_object(
+				'place', ${kind}::text, 'place_C', ${place_C}::float8, 'from', ${from}, 'until', greatest(${from}, ${until}::bigint), 'state', ${lot.state}))`,
+			placedAt: sql`greatest(coalesce(${lot.placedAt}, ${lot.since}), ${now.toISOString()}::timestamptz)`
+		})
+		.where(
+			and(
+				eq(lot.householdId, householdId),
+				eq(lot.placeId, id),
+				sql`exists (select 1 from ${lotBalance} where ${lotBalance.lotId} = ${lot.id} and ${lotBalance.amount} > 0)`
+			)
+		);
 }
 
 /** Out of use, when nothing stands there: whoever puts something in meanwhile waits, and is told. */

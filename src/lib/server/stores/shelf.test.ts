@@ -387,6 +387,27 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		expect((await stock.claimed()).get(id)).toBeUndefined();
 		await expect(at(await kitchen('stranger'), start).stock.takeAside(randomUUID(), roast.claimId, 'test')).rejects.toMatchObject({ status: 404 }); // prettier-ignore
 	});
+	it('keeps the history of a place that was measured again: a warm month uses up a label sooner, and moves no look', async () => {
+		const home = await kitchen('thermometer');
+		const bags = await put(home, '12 × 500 g green beans, frozen 27 Oct 2026');
+		const jars = await put(home, '7 quarts green beans, canned Nov 2026, tested');
+		const all = await at(home, start).home.places();
+		const freezer = all.find((p) => p.kind === 'freezer');
+		const pantry = all.find((p) => p.kind === 'pantry');
+		if (!freezer || !pantry) throw new Error('no places');
+		const label = (await shown(home, bags, start))?.by ?? 0;
+		const due = (await shown(home, jars, start))?.looks.map((l) => l.at);
+		const set = (now: number, id: string, tempC: number) => at(home, now).home.setPlace(randomUUID(), id, { tempC });
+		await set(start, freezer.id, -18 + 10 / 1.8);
+		await set(start, pantry.id, 15);
+		const month = start + 30 * 24 * hour;
+		expect(((await shown(home, bags, start))?.by ?? 0) - start).toBeCloseTo((label - start) / 2, -4);
+		await set(month, freezer.id, -18);
+		// Thirty days at double pace: the label is thirty days nearer, and stays so in the cold.
+		expect((label - ((await shown(home, bags, month))?.by ?? 0)) / (24 * hour)).toBeCloseTo(30, 6);
+		expect((await shown(home, jars, start))?.looks.map((l) => l.at)).toEqual(due);
+		await expect(at(await kitchen('else'), start).home.setPlace(randomUUID(), freezer.id, { tempC: -20 })).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+	});
 	it('puts only together what is alike, and the older sets the date', async () => {
 		const home = await kitchen('merge');
 		const old = await put(home, '4 kg potatoes, cellar', start - 20 * 24 * hour);

@@ -19,6 +19,8 @@ export const load: PageServerLoad = ({ locals }) =>
 				...p,
 				view: p.kind === 'freezer' ? freezerView(p, h.units) : null,
 				edit: {
+					tempC: editMeasure(p.tempC, 'temperature', h.units),
+					tempC: editMeasure(p.tempC, 'temperature', h.units),
 					litres: p.litres === null ? '' : editMeasure(p.litres, 'volume', h.units),
 					dayKg: p.dayKg === null ? '' : editMeasure(p.dayKg, 'weight', h.units)
 				}
@@ -29,6 +31,16 @@ export const load: PageServerLoad = ({ locals }) =>
 	});
 
 const saved = (what: string) => ({ saved: what });
+
+function coldEnough(tempC: number): void {
+	if (tempC > -12)
+		throw new AppError(
+			422,
+			'TOO_WARM',
+			'A freezer keeps at −18 °C (0 °F) or below; above −12 °C (10 °F) food does not keep its months. Nothing was saved: measure again, or turn it colder. Where it stood warm for longer, use first what lies there.',
+			[{ field: 'tempC', message: 'Too warm for a freezer.' }]
+		);
+}
 
 export const actions: Actions = {
 	place: (event) =>
@@ -48,14 +60,7 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			if ((v.kind as string) === 'freezer' && Number(v.tempC) > -12) {
-				throw new AppError(
-					422,
-					'TOO_WARM',
-					'A freezer keeps at −18 °C (0 °F) or below; above −12 °C food does not keep its months. Nothing was saved: measure again, or turn it colder.',
-					[{ field: 'tempC', message: 'Too warm for a freezer.' }]
-				);
-			}
+			if ((v.kind as string) === 'freezer') coldEnough(Number(v.tempC));
 			await event.locals.stores.home.addPlace(v.key, {
 				name: v.name,
 				kind: v.kind,
@@ -66,24 +71,33 @@ export const actions: Actions = {
 			return saved('Place');
 		}),
 
-	/** A freezer's litres, and what it freezes in a day. */
-	freezer: (event) =>
+	/** What a place is measured at; of a freezer its litres too, and what it freezes in a day. */
+	at: (event) =>
 		action(event, async (fields) => {
+			const { home } = event.locals.stores;
 			const { units } = event.locals.household;
 			const v = parse(
-				Joi.object<{ id: string; litres: number; dayKg?: number; key: string }>({
+				Joi.object<{ id: string; tempC: number; litres?: number; dayKg?: number; key: string }>({
 					key: key(),
 					id: id().required().label('Which'),
-					litres: measureWithin('volume', units, 1, 5000).required().label('What it holds'),
+					tempC: measureWithin('temperature', units, -40, 45).required().label('Its temperature'),
+					litres: measureWithin('volume', units, 1, 5000).label('What it holds'),
 					dayKg: measureWithin('weight', units, 0.5, 500).label('What it freezes in a day')
 				}),
 				fields
 			);
-			await event.locals.stores.home.setFreezer(v.key, v.id, {
-				litres: Number(v.litres),
-				dayKg: v.dayKg === undefined ? null : Number(v.dayKg)
+			const place = (await home.places()).find((p) => p.id === v.id);
+			const freezer = place?.kind === 'freezer';
+			if (freezer) coldEnough(Number(v.tempC));
+			if (freezer && v.litres === undefined)
+				throw new AppError(400, 'BAD_INPUT', 'What does it hold? Nothing was saved.', [
+					{ field: 'litres', message: 'Say what it holds.' }
+				]);
+			await home.setPlace(v.key, v.id, {
+				tempC: Number(v.tempC),
+				...(freezer ? { litres: Number(v.litres), dayKg: v.dayKg === undefined ? null : Number(v.dayKg) } : {})
 			});
-			return saved('Freezer');
+			return saved(place?.name ?? 'Place');
 		}),
 
 	remove: (event) =>

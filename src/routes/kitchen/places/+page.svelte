@@ -28,6 +28,17 @@
 	} as const;
 </script>
 
+{#snippet temperature(value: string)}
+	<label class="field"
+		><span>measured now, {fieldUnit.temperature[units]}</span><input
+			name="tempC"
+			inputmode="text"
+			required
+			class="w-28"
+			{value}
+		/></label
+	>
+{/snippet}
 {#snippet remove(id: string, name: string)}
 	<form method="POST" action="?/remove" use:enhance={withNotice()}>
 		<Marks />
@@ -49,16 +60,17 @@
 		<li class="break-inside-avoid">
 			{#if p.view}
 				{@const view = p.view}
-				<Fold wanted={failed?.action === '/freezer' && failed.typed?.id === p.id} headingClass="py-2.5">
+				<Fold wanted={failed?.action === '/at' && failed.typed?.id === p.id} headingClass="py-2.5">
 					{#snippet heading()}<Change name={p.name} words={view.words} change={view.change} />{/snippet}
 					<form
 						method="POST"
-						action="?/freezer"
+						action="?/at"
 						use:enhance={withNotice({ reset: false })}
 						class="flex flex-wrap items-end gap-3 py-3"
 					>
 						<Marks />
 						<input type="hidden" name="id" value={p.id} />
+						{@render temperature(p.edit.tempC)}
 						<label class="field"
 							><span>inside, {fieldUnit.volume[units]}</span><input
 								name="litres"
@@ -81,9 +93,21 @@
 					{@render remove(p.id, p.name)}
 				</Fold>
 			{:else}
-				<div class="flex items-center justify-between gap-2 py-1.5">
-					<span><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}</span>{@render remove(p.id, p.name)}
-				</div>
+				<Fold wanted={failed?.action === '/at' && failed.typed?.id === p.id} headingClass="py-2.5">
+					{#snippet heading()}<span><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}</span>{/snippet}
+					<form
+						method="POST"
+						action="?/at"
+						use:enhance={withNotice({ reset: false })}
+						class="flex flex-wrap items-end gap-3 py-3"
+					>
+						<Marks />
+						<input type="hidden" name="id" value={p.id} />
+						{@render temperature(p.edit.tempC)}
+						<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
+					</form>
+					{@render remove(p.id, p.name)}
+				</Fold>
 			{/if}
 		</li>
 	{/each}
