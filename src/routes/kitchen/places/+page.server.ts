@@ -20,7 +20,6 @@ export const load: PageServerLoad = ({ locals }) =>
 				view: p.kind === 'freezer' ? freezerView(p, h.units) : null,
 				edit: {
 					tempC: editMeasure(p.tempC, 'temperature', h.units),
-					tempC: editMeasure(p.tempC, 'temperature', h.units),
 					litres: p.litres === null ? '' : editMeasure(p.litres, 'volume', h.units),
 					dayKg: p.dayKg === null ? '' : editMeasure(p.dayKg, 'weight', h.units)
 				}
