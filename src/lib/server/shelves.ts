@@ -18,7 +18,7 @@ import type { Stores } from './stores';
 import type { Spoken } from './stores/stock/claims';
 import { likeness } from './stores/stock/merge';
 import type { StandingRow } from './stores/stock/reads';
-import { lotThing, standingIn, staysOf, type LotThing } from './things';
+import { lotThing, ripensWords, standingIn, staysOf, type LotThing } from './things';
 
 export type ShelfRow = Awaited<ReturnType<Stores['stock']['named']>>[number];
 
@@ -123,6 +123,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		alike: row.unit === 'pack' || row.waiting ? '' : likeness(row),
 		stop: stop ? { reason: say(stop.reason), instead: stop.instead.map(say) } : null,
 		warning: clock.warning ? say(clock.warning) : null,
+		ripens: ripensWords(thing, row, place, zone, now),
 		better: betterWords(thing, place, around.places),
 		looks: looksAt(row, thing, place.kind, seen, now),
 		can: {

@@ -1,5 +1,8 @@
 import { clockOf, type Clock, type Stay } from '$core/things/clock';
+import { dateIn } from '$core/freezing/keep';
+import { sayDate } from '$core/quantities/dates';
 import { rereadLot, type Reread } from '$core/things/reread';
+import { ripening } from '$core/things/ripening';
 import { foodById, kindById } from '$core/things/names';
 import { nearNames } from '$core/things/understand';
 import type { Thing } from '$core/things/thing';
@@ -108,6 +111,19 @@ export function staysMerged(
 	const others = { stays: staysAfter(back, backFrom, now), placedAt: now };
 	const goneBy = (with_: typeof own) => lotThing({ ...row, ...with_ }, place, now).clock.goneBy;
 	return goneBy(others) < goneBy(own) ? others : own;
+}
+
+/** "firm ones are ripe from 2 to 7 Sep", for what ripens off the plant; empty for all else and once that is past. */
+export function ripensWords(thing: Thing, row: LotRow, place: Standing, zone: string, now: Date): string {
+	const found = ripening(thing, staysOf(row, place));
+	if (!found) return '';
+	const { ripe, days } = found;
+	if (!ripe) return `in the cold firm ones wait: they ripen out of it, in ${days[0]} to ${days[1]} days`;
+	if (ripe[1] < now.getTime()) return '';
+	const say = (at: number) => sayDate(dateIn(zone, at)).replace(/ \d{4}$/, '');
+	return ripe[0] <= now.getTime()
+		? `firm ones are ripe by ${say(ripe[1])}: press one a day`
+		: `firm ones are ripe from ${say(ripe[0])} to ${say(ripe[1])}: press one a day`;
 }
 
 export interface LotThing {

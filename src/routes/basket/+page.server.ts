@@ -10,7 +10,7 @@ import type { Thing } from '$core/things/thing';
 import { AppError } from '$lib/server/errors';
 import { partWords } from '$core/things/mixture';
 import { echoOf, formWords, placeFor, priceOf, readHaul } from '$lib/server/haul';
-import { knownFood, lotOfThing, lotThing } from '$lib/server/things';
+import { knownFood, lotOfThing, lotThing, ripensWords } from '$lib/server/things';
 import { stopOf } from '$lib/server/stop';
 import { asShown, date, id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { sayStep } from '$lib/server/steps';
@@ -57,6 +57,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				goneBy: fresh.goneBy,
 				source: `${fresh.source === 'practice' ? 'common practice' : fresh.source} · ${fresh.confidence}`,
 				warning: fresh.warning ?? null,
+				ripens: stop ? '' : ripensWords(thing, lot, place, locals.household.zone, now),
 				couldBecome: stop ? '' : couldBecome(thing, grams, locals.household),
 				intake: food.intake,
 				variety: lot.variety,

@@ -225,6 +225,7 @@
 								>
 							</span>
 							{#if row.goodFor}<span class="block text-sm">{row.goodFor}</span>{/if}
+							{#if row.ripens}<span class="block text-sm">{row.ripens}</span>{/if}
 							{#if row.warning}<span class="block text-sm text-amber">{row.warning}</span>{/if}
 							{#if row.stop?.kind === 'identify'}<span class="block text-sm font-semibold text-amber"
 									>who has seen them? Ways asks</span

@@ -74,6 +74,7 @@
 		</ul>
 	{/if}
 	{#if lot.warning}<p class="mt-1 font-semibold text-amber">{lot.warning}</p>{/if}
+	{#if lot.ripens}<p class="mt-1 first-letter:uppercase">{lot.ripens}.</p>{/if}
 	{#if lot.better}<p class="mt-1 text-amber">A better place: {lot.better}.</p>{/if}
 	{#if lot.spoken}<p class="mt-1 text-soft">{lot.spoken} of it are at the Stove.</p>{/if}
 	{#each lot.aside as kept (kept.id)}

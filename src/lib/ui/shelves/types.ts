@@ -67,6 +67,8 @@ export interface ShelfLot {
 	/** Not for eating, and why. */
 	readonly stop: { readonly reason: string; readonly instead: readonly string[] } | null;
 	readonly warning: string | null;
+	/** When firm ones are ripe, in words; empty for what does not ripen. */
+	readonly ripens: string;
 	readonly better: string | null;
 	readonly looks: readonly LookView[];
 	readonly can: {
