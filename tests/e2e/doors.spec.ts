@@ -243,11 +243,13 @@ test('on the Shelves Enter in the cause books what was spoiled, and a count star
 	await page.goto('/shelves');
 	await hydrated(page);
 	await page.locator('li.pack button.face').first().click();
+	await page.getByText('move, count, keep aside, spoiled').click();
 	const spoil = page.getByRole('form', { name: 'Spoiled' });
 	await spoil.getByRole('textbox', { name: 'cause' }).fill('frost');
 	await spoil.getByRole('textbox', { name: 'cause' }).press('Enter');
 	await expect(page.getByText(/1 pack .* spoiled/).first()).toBeVisible();
 	await page.locator('li.pack button.face').first().click();
+	await page.getByText('move, count, keep aside, spoiled').click();
 	await expect(page.getByRole('form', { name: 'Counted' }).getByRole('spinbutton')).not.toHaveValue('1');
 });
 
@@ -255,4 +257,48 @@ test('labels printed on this machine say that their picture leads nowhere else',
 	void home;
 	await page.goto('/book/DEMO3');
 	await expect(page.getByText('which only this computer can open')).toBeVisible();
+});
+
+test('a part is kept for a supper, a place is measured again, and the drawer says what runs low', async ({
+	page,
+	home
+}) => {
+	void home;
+	await page.goto('/shelves');
+	await hydrated(page);
+	const packs = page.locator('li.pack').first();
+	await packs.locator('button.face').click();
+	await page.getByText('move, count, keep aside, spoiled').click();
+	const keep = page.getByRole('form', { name: 'Keep aside' });
+	await keep.getByRole('spinbutton').fill('2');
+	await keep.getByRole('textbox', { name: 'for' }).fill('Sunday’s roast');
+	await keep.getByRole('textbox', { name: 'for' }).press('Enter');
+	await expect(packs).toContainText('kept: 2 packs for Sunday’s roast');
+	await packs.locator('button.face').click();
+	const kept = page.getByRole('form', { name: 'Kept for Sunday’s roast' });
+	await kept.getByRole('button', { name: 'Take them for it' }).click();
+	await expect(page.getByText(/2 packs .* taken for Sunday’s roast/).first()).toBeVisible();
+	await expect(packs).not.toContainText('kept:');
+
+	await page.goto('/kitchen/places');
+	await hydrated(page);
+	const fridge = page.locator('details').filter({ hasText: 'Fridge, fridge' });
+	await fridge.locator('summary').click();
+	await fridge.getByLabel(/measured now/).fill('7.5');
+	await fridge.getByRole('button', { name: 'Save Fridge' }).click();
+	await expect(fridge.locator('summary')).toContainText('7.5 °C');
+	const freezer = page.locator('details').filter({ hasText: 'a day may go in' }).first();
+	await freezer.locator('summary').click();
+	await freezer.getByLabel(/measured now/).fill('-8');
+	await freezer.getByRole('button', { name: /^Save/ }).click();
+	await expect(page.getByRole('alert')).toContainText('does not keep its months');
+	await expect(freezer.getByLabel(/measured now/)).toHaveValue('-8');
+
+	await page.goto('/kitchen/drawer');
+	await hydrated(page);
+	const mark = page.getByLabel(/^Low mark of/).first();
+	const name = ((await mark.getAttribute('aria-label')) ?? '').replace('Low mark of ', '');
+	await mark.fill('99999');
+	await page.getByRole('button', { name: `Save the count of ${name}`, exact: true }).click();
+	await expect(page.getByText('Running low:').locator('..')).toContainText(name);
 });

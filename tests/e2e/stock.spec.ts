@@ -184,6 +184,7 @@ test('a household is typed in from an empty application: sixty lots in nine plac
 	await thaw.getByRole('button').click();
 	await expect(page.getByText(/2 packs beef mince thawing/).first()).toBeVisible();
 	await block('butternut squash').locator('button.face').click();
+	await page.getByText('move, count, keep aside, spoiled').click();
 	const move = page.getByRole('form', { name: 'Move' });
 	await move.getByLabel('pieces').fill('2');
 	await move.getByLabel('to').selectOption({ label: 'Counter' });

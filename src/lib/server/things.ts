@@ -113,17 +113,21 @@ export function staysMerged(
 	return goneBy(others) < goneBy(own) ? others : own;
 }
 
-/** "firm ones are ripe from 2 to 7 Sep", for what ripens off the plant; empty for all else and once that is past. */
+/**
+ * "if ripe now; firm ones are ripe from 2 to 7 Sep", beside the day that what is ripe keeps until: nobody said how ripe it
+ * is. Empty for what does not ripen after picking, and once that is past.
+ */
 export function ripensWords(thing: Thing, row: LotRow, place: Standing, zone: string, now: Date): string {
 	const found = ripening(thing, staysOf(row, place));
 	if (!found) return '';
 	const { ripe, days } = found;
-	if (!ripe) return `in the cold firm ones wait: they ripen out of it, in ${days[0]} to ${days[1]} days`;
+	const green = thing.food.id === 'green-tomatoes';
+	const become = green ? 'red' : 'ripe';
+	if (!ripe) return `firm ones wait in the cold: out of it they are ${become} in ${days[0]} to ${days[1]} days`;
 	if (ripe[1] < now.getTime()) return '';
 	const say = (at: number) => sayDate(dateIn(zone, at)).replace(/ \d{4}$/, '');
-	return ripe[0] <= now.getTime()
-		? `firm ones are ripe by ${say(ripe[1])}: press one a day`
-		: `firm ones are ripe from ${say(ripe[0])} to ${say(ripe[1])}: press one a day`;
+	const when = ripe[0] <= now.getTime() ? `by ${say(ripe[1])}` : `from ${say(ripe[0])} to ${say(ripe[1])}`;
+	return green ? `to use green; red ${when}` : `if ripe now; firm ones are ripe ${when}: press one a day`;
 }
 
 export interface LotThing {

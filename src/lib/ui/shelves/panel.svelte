@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { enhance } from '$app/forms';
+	import Fold from '$lib/ui/notice/fold.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { AllLooks, ShelfLot, ShelfPlace } from './types';
@@ -119,7 +120,7 @@
 	{#if lot.waiting}
 		<p class="mt-2"><a class="btn" href="/basket?open={lot.id}">To the Basket, where it waits</a></p>
 	{:else}
-		<div class="mt-3 grid items-end gap-x-8 gap-y-3 lg:grid-cols-2">
+		<div class="mt-3 space-y-3">
 			{#if lot.can.open || lot.can.thaw}
 				<div class="flex flex-wrap gap-2">
 					{#if lot.can.open}
@@ -169,30 +170,35 @@
 			{#if !lot.stop}{@render deed('act', 'Use it', word[lot.unit], one, use)}{/if}
 			{#if lot.can.thaw && fridge}{@render deed('act', 'Thaw', word[lot.unit], one, thaw)}{/if}
 			{#if lot.can.work}{@render deed('work', 'Work with it', word[lot.unit], lot.edit, work)}{/if}
-			{#if !lot.stop && lot.tone !== 'out'}{@render deed('aside', 'Keep aside', 'keep', one, aside)}{/if}
-			{@render deed('act', 'Spoiled', 'spoiled', one, spoil)}
-			{@render deed('act', 'Counted', 'I count', lot.edit, count)}
-			{#if elsewhere.length > 0}{@render deed('act', 'Move', word[lot.unit], lot.edit, move)}{/if}
-			{#if alike.length > 0}
-				<form
-					method="POST"
-					action="?/merge"
-					use:enhance={withNotice({ path, after: onclose })}
-					class="flex flex-wrap items-end gap-2"
-					aria-label="Put together"
-				>
-					<Marks /><input type="hidden" name="lotId" value={lot.id} />
-					<label class="field"
-						><span>put to it</span><select name="fromId"
-							>{#each alike as other (other.id)}<option value={other.id}
-									>{other.all} {other.title}, from {other.packed}</option
-								>{/each}</select
-						></label
-					>
-					<button class="btn">Put together</button>
-					<span class="text-[13px] text-soft">The older one sets the date.</span>
-				</form>
-			{/if}
+			<Fold>
+				{#snippet heading()}<span class="underline underline-offset-3">move, count, keep aside, spoiled</span>{/snippet}
+				<div class="space-y-3 pt-3">
+					{#if !lot.stop && lot.tone !== 'out'}{@render deed('aside', 'Keep aside', 'keep', one, aside)}{/if}
+					{@render deed('act', 'Spoiled', 'spoiled', one, spoil)}
+					{@render deed('act', 'Counted', 'I count', lot.edit, count)}
+					{#if elsewhere.length > 0}{@render deed('act', 'Move', word[lot.unit], lot.edit, move)}{/if}
+					{#if alike.length > 0}
+						<form
+							method="POST"
+							action="?/merge"
+							use:enhance={withNotice({ path, after: onclose })}
+							class="flex flex-wrap items-end gap-2"
+							aria-label="Put together"
+						>
+							<Marks /><input type="hidden" name="lotId" value={lot.id} />
+							<label class="field"
+								><span>put to it</span><select name="fromId"
+									>{#each alike as other (other.id)}<option value={other.id}
+											>{other.all} {other.title}, from {other.packed}</option
+										>{/each}</select
+								></label
+							>
+							<button class="btn">Put together</button>
+							<span class="text-[13px] text-soft">The older one sets the date.</span>
+						</form>
+					{/if}
+				</div>
+			</Fold>
 		</div>
 	{/if}
 </div>
