@@ -42,7 +42,12 @@ function adviseMixture(thing: Thing, way: WayId, terms: Terms): Advice {
 	for (const part of parts) {
 		const advice = decide(part, way, terms);
 		if (advice.kind === 'refused')
-			return { ...advice, reason: `${thing.called} holds ${part.food.name}. ${advice.reason}` };
+			return {
+				...advice,
+				reason: `${thing.called.charAt(0).toUpperCase()}${thing.called.slice(1)} holds ${part.food.name}. ${advice.reason}`,
+				// What is open to that part by itself is no way for all of it.
+				instead: [...new Set(['Keep its parts as lots of their own, each by its own way', ...advice.instead])]
+			};
 	}
 	if (way === 'can') return refuse('own-recipe', { called: thing.called });
 	const worst = governing(thing.madeOf ?? []).row;

@@ -12,6 +12,7 @@ import { dryerCompany, gatheringToward } from '$lib/server/around';
 import { coolFirst, freezerAsks, qualityOf, shownDry, shownGlance } from '$lib/server/beside';
 import { shownJars } from '$lib/server/jars';
 import { partWords } from '$core/things/mixture';
+import { isMixture } from '$core/ways/mixture-ways';
 import { formWords } from '$lib/server/haul';
 import { stillGoodFor } from '$core/things/clock';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
@@ -72,10 +73,14 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 				: null,
 			faults,
 			goodFor: stop ? null : (stillGoodFor(thing) ?? null),
-			cuts: food.cuts.map((c) => ({ id: c.id, name: c.name })),
+			// What is mixed is made ready already: there is nothing to cut.
+			cuts: isMixture(thing) ? [] : food.cuts.map((c) => ({ id: c.id, name: c.name })),
 			cut: ways.cut ? { id: ways.cut.id, name: ways.cut.name } : { id: '', name: '' },
 			portion_g: ways.portion_g,
-			styles: ways.styles.map((s) => ({ value: s, words: packStyleNames[s] })),
+			styles:
+				isMixture(thing) && !ways.ways.some((w) => w.kind === 'way')
+					? []
+					: ways.styles.map((s) => ({ value: s, words: packStyleNames[s] })),
 			style: ways.style,
 			packed: query.packed ?? '',
 			portionSaid: query.portion ?? '',

@@ -81,18 +81,20 @@
 {/if}
 {#if data.stop}<Stopped stop={data.stop} lot={data.lot} />{:else}
 	<form method="GET" class="mt-3 flex flex-wrap items-end gap-3" data-sveltekit-noscroll data-sveltekit-replacestate>
-		<fieldset class="flex flex-wrap items-center gap-1">
-			<legend class="text-sm text-soft">cut as</legend>
-			{#each data.cuts as c (c.id)}
-				<a
-					class="btn {c.id === data.cut.id ? 'btn-full' : ''}"
-					aria-current={c.id === data.cut.id ? 'true' : undefined}
-					data-sveltekit-noscroll
-					data-sveltekit-replacestate
-					href={withChoice(page.url.search, 'cut', c.id)}>{c.name}</a
-				>
-			{/each}
-		</fieldset>
+		{#if data.cuts.length > 0}
+			<fieldset class="flex flex-wrap items-center gap-1">
+				<legend class="text-sm text-soft">cut as</legend>
+				{#each data.cuts as c (c.id)}
+					<a
+						class="btn {c.id === data.cut.id ? 'btn-full' : ''}"
+						aria-current={c.id === data.cut.id ? 'true' : undefined}
+						data-sveltekit-noscroll
+						data-sveltekit-replacestate
+						href={withChoice(page.url.search, 'cut', c.id)}>{c.name}</a
+					>
+				{/each}
+			</fieldset>
+		{/if}
 		<input type="hidden" name="cut" value={data.cut.id} />
 		{#if data.styles.length > 1}<Chips label="packed" name="packed" value={data.style} options={data.styles} />{/if}
 		<label class="field"
