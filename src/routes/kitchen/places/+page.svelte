@@ -28,17 +28,6 @@
 	} as const;
 </script>
 
-{#snippet temperature(value: string)}
-	<label class="field"
-		><span>measured now, {fieldUnit.temperature[units]}</span><input
-			name="tempC"
-			inputmode="text"
-			required
-			class="w-28"
-			{value}
-		/></label
-	>
-{/snippet}
 {#snippet remove(id: string, name: string)}
 	<form method="POST" action="?/remove" use:enhance={withNotice()}>
 		<Marks />
@@ -58,19 +47,30 @@
 <ul class="ruled mt-3 border-t-4 border-b border-rim border-b-line lg:columns-2 lg:gap-x-10">
 	{#each data.places as p (p.id)}
 		<li class="break-inside-avoid">
-			{#if p.view}
-				{@const view = p.view}
-				<Fold wanted={failed?.action === '/at' && failed.typed?.id === p.id} headingClass="py-2.5">
-					{#snippet heading()}<Change name={p.name} words={view.words} change={view.change} />{/snippet}
-					<form
-						method="POST"
-						action="?/at"
-						use:enhance={withNotice({ reset: false })}
-						class="flex flex-wrap items-end gap-3 py-3"
+			<Fold wanted={failed?.action === '/at' && failed.typed?.id === p.id} headingClass="py-2.5">
+				{#snippet heading()}
+					{#if p.view}<Change name={p.name} words={p.view.words} change={p.view.change} />{:else}<span
+							><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}</span
+						>{/if}
+				{/snippet}
+				<form
+					method="POST"
+					action="?/at"
+					use:enhance={withNotice({ reset: false })}
+					class="flex flex-wrap items-end gap-3 py-3"
+				>
+					<Marks />
+					<input type="hidden" name="id" value={p.id} />
+					<label class="field"
+						><span>measured now, {fieldUnit.temperature[units]}</span><input
+							name="tempC"
+							inputmode="text"
+							required
+							class="w-28"
+							value={p.edit.tempC}
+						/></label
 					>
-						<Marks />
-						<input type="hidden" name="id" value={p.id} />
-						{@render temperature(p.edit.tempC)}
+					{#if p.view}
 						<label class="field"
 							><span>inside, {fieldUnit.volume[units]}</span><input
 								name="litres"
@@ -88,27 +88,11 @@
 								value={p.edit.dayKg}
 							/></label
 						>
-						<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
-					</form>
-					{@render remove(p.id, p.name)}
-				</Fold>
-			{:else}
-				<Fold wanted={failed?.action === '/at' && failed.typed?.id === p.id} headingClass="py-2.5">
-					{#snippet heading()}<span><b>{p.name}</b>, {kinds[p.kind]}, {sayTemperature(p.tempC, units)}</span>{/snippet}
-					<form
-						method="POST"
-						action="?/at"
-						use:enhance={withNotice({ reset: false })}
-						class="flex flex-wrap items-end gap-3 py-3"
-					>
-						<Marks />
-						<input type="hidden" name="id" value={p.id} />
-						{@render temperature(p.edit.tempC)}
-						<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
-					</form>
-					{@render remove(p.id, p.name)}
-				</Fold>
-			{/if}
+					{/if}
+					<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
+				</form>
+				{@render remove(p.id, p.name)}
+			</Fold>
 		</li>
 	{/each}
 </ul>
