@@ -6,7 +6,7 @@ import type { Thing } from '../things/thing';
  * came in, has been trimmed already.
  */
 export function shareLeft({ form, state, food }: Pick<Thing, 'form' | 'state' | 'food'>, cut: CutRow): number {
-	if (form === cut.id) return 1;
+	if (form === cut.id || state === 'frozen' || state === 'thawed') return 1;
 	const known = cut.yields[form];
 	if (known) return known.value;
 	if (state === 'prepared' && !food.forms.some((f) => f.id === form)) return 1;

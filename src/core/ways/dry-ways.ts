@@ -49,6 +49,8 @@ export interface DryWay {
 		readonly minutes: readonly [number, number];
 		readonly dip: boolean;
 	} | null;
+	/** It comes frozen: onto the trays as it is. */
+	readonly straight: boolean;
 	readonly dryer: KitchenDryer;
 	/** The household has none: this is for a usual one. */
 	readonly usualDryer: boolean;
@@ -128,13 +130,15 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		trays: needed
 	});
 	const litres = balance.dry_kg / bulkOf(look);
-	const blanch = blanchOf(row, choices.blanched ?? true);
+	// Straight from the freezer: it was made ready, and blanched where it is, before it was frozen.
+	const frozen = thing.state === 'frozen';
+	const blanch = blanchOf(row, !frozen && (choices.blanched ?? true));
 	const quarts = Math.max(1, Math.ceil(litres / (jarVolume_L.quart * 0.95)));
 	// A potful is a pound to the gallon of what the largest pot holds, three quarters full.
 	const pot_L = Math.max(6, ...kitchen.pots.map((p) => p.litres)) * blanchRules.potFill.value;
 	const potfuls = blanch ? Math.ceil(wet_kg / (pot_L / (blanchRules.water_L_per_kg.value + 1))) : 0;
 	const blanch_s = blanch ? potfuls * (blanch.minutes[1] * 60 + 100) : 0;
-	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
+	const prep_s = frozen ? 0 : (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
 	const end_s = quarts * dryingModel.jarring_s.value;
 	const turn_s = loads * Math.max(2, Math.round(time.hours / 4)) * dryingModel.turning_s.value;
 	// What the water takes, and no more than the dryer can draw.
@@ -142,7 +146,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const most_kWh = (dryer.power_W / 1000) * time.hours * loads;
 	const storage = lookUpStorage({ thing, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
 	const keeps = storage.kind === 'refused' ? undefined : storage.keeps[0];
-	const skipped = choices.blanched === false && blanchOf(row, true)?.dip === false;
+	const skipped = !frozen && choices.blanched === false && blanchOf(row, true)?.dip === false;
 	const months = keeps ? monthsOf(keeps, skipped) : null;
 	const today = dateIn(kitchen.zone, input.now);
 	return {
@@ -153,6 +157,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		balance,
 		look,
 		blanch,
+		straight: frozen,
 		dryer,
 		usualDryer: kitchen.dryer === null,
 		trays: { needed, perTray_kg: balance.trayWet_kg, loads },
@@ -163,7 +168,9 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		keeps,
 		months,
 		keepsUntil: months === null || months[1] < 1 ? null : monthsAfter(today, Math.floor(months[1])),
-		why: whyOf(time)
+		why: frozen
+			? `Straight from the freezer onto the trays, without thawing and without another blanch (common practice). ${whyOf(time)}`
+			: whyOf(time)
 	};
 }
 

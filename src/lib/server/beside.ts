@@ -43,7 +43,7 @@ export function shownDry(dry: DryWay | Refusal, units: Units) {
 	return {
 		kind: 'way' as const,
 		rows: dry.rows.map((r) => ({ id: r.id, cut: r.cut })),
-		row: { id: row.id, cut: row.cut, pretreat: row.pretreat, test: row.test, thickness_in: row.thickness_in, blanches: row.kind === 'vegetable' && (row.steam_min ?? row.water_min) !== null },
+		row: { id: row.id, cut: row.cut, pretreat: row.pretreat, test: row.test, thickness_in: row.thickness_in, blanches: !dry.straight && row.kind === 'vegetable' && (row.steam_min ?? row.water_min) !== null },
 		skins: [...skinsOf(row)],
 		hours: time.hours,
 		interval_h: time.interval_h,
