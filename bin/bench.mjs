@@ -41,21 +41,41 @@ function printRows() {
 /** `npm run bench -- load`: the server under load only. */
 const loadOnly = process.argv[2] === 'load';
 
+/**
+ * The benches of a folder.
+ *
+ * @param {string} folder @param {Record<string, string>} [env]
+ * @returns {Promise<{ name: string, median: number, p99: number, sampleCount: number }[]>}
+ */
+async function vitestBench(folder, env = {}) {
+	const json = join(root, 'test-results/bench.json');
+	const args = ['bench', folder, '--run', '--config', 'vitest.bench.config.ts', '--outputJson', json];
+	const { code, out } = await capture(join(root, 'node_modules/.bin/vitest'), args, {
+		env: { ...process.env, ...env }
+	});
+	if (code !== 0) throw new Plain(`The bench of ${folder} failed:\n${out}`);
+	const { files } = JSON.parse(readFileSync(json, 'utf8'));
+	return files.flatMap((/** @type {any} */ f) => f.groups.flatMap((/** @type {any} */ g) => g.benchmarks));
+}
+
+/** What the store adds to the same statement by hand. @param {string} url */
+async function benchReads(url) {
+	const found = await vitestBench('src/lib/server', { BENCH_DATABASE_URL: url });
+	for (const page of ['Basket', 'Shelves', 'Count']) {
+		const [store, sql] = ['store', 'SQL'].map((how) => found.find((b) => b.name === `${page}, ${how}`));
+		if (!store || !sql) throw new Plain(`The bench of the reads has no ${page}.`);
+		const ratio = (/** @type {'median' | 'p99'} */ of) => (store[of] / sql[of]).toFixed(2);
+		row(
+			`${page}: its read through the store, p50 / p99`,
+			`${ms(store.median)} / ${ms(store.p99)}; ${ratio('median')} / ${ratio('p99')} of the same in raw SQL`,
+			'within 2 of it'
+		);
+	}
+}
+
 /** The core by itself. */
 async function benchCore() {
-	const core = await capture(join(root, 'node_modules/.bin/vitest'), [
-		'bench',
-		'--run',
-		'--config',
-		'vitest.bench.config.ts',
-		'--outputJson',
-		join(root, 'test-results/bench.json')
-	]);
-	if (core.code !== 0) throw new Plain(`The core's bench failed:\n${core.out}`);
-	const report = JSON.parse(readFileSync(join(root, 'test-results/bench.json'), 'utf8'));
-	for (const file of report.files)
-		for (const group of file.groups)
-			for (const b of group.benchmarks) row(`core: ${b.name}`, `${ms(b.median)} (median of ${b.sampleCount})`);
+	for (const b of await vitestBench('src/core')) row(`core: ${b.name}`, `${ms(b.median)} (median of ${b.sampleCount})`);
 }
 
 /** Kilobytes that a process holds. @param {number} pid */
@@ -249,6 +269,7 @@ try {
 			() => sql`select * from batch where household_id = ${home?.id} order by packed_on desc limit 40`
 		]
 	];
+	await benchReads(database.url);
 	for (const [name, path, wanted, query] of /** @type {[string, string, number, () => Promise<unknown>][]} */ (pages)) {
 		const get = async () => {
 			const reply = await fetch(`${origin}${path}`);
