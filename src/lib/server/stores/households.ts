@@ -22,10 +22,10 @@ type PlaceKind = PlaceRow['kind'];
 /** A run that is open, and the order of arrival of its newest tap: what a page's clocks hang on. */
 export type OpenRun = readonly [id: string, seq: number];
 
-/** Read with the household, since every page shows both. The newest run first. */
+/** Read with the household, since every page shows both. The newest run first. Named by its table: a bare "id" is the run's. */
 const openRuns = sql<OpenRun[]>`coalesce((
 	select json_agg(json_build_array(r.id, coalesce((select max(e.seq) from run_event e where e.run_id = r.id), 0)) order by r.started_at desc, r.id desc)
-	from run r where r.household_id = ${household.id} and r.status = 'open'), '[]')`;
+	from run r where r.household_id = "household"."id" and r.status = 'open'), '[]')`;
 const withRuns = preparedOnce((db) =>
 	db
 		.select({ household, open: openRuns })

@@ -14,7 +14,14 @@ import { bringUpToDate, connect } from '../db/client';
 import { batch, container, household, lot, lotBalance, movement, place, run, runEvent } from '../db/schema';
 import { AppError } from '../errors';
 import { storesFor } from '.';
-import { becomeDefault, defaultHousehold, householdById, newHousehold, type HouseholdRow } from './households';
+import {
+	becomeDefault,
+	defaultHousehold,
+	householdById,
+	householdWithRuns,
+	newHousehold,
+	type HouseholdRow
+} from './households';
 import { makeLot, post } from './stock';
 
 const now = new Date('2026-08-25T08:00:00Z');
@@ -278,6 +285,12 @@ describe('a run in the store', () => {
 		await audit(h.id);
 		const again = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
 		expect(again.status).toBe('open');
+		// Read with its household, as every page does, it is the same open run.
+		const found = await householdWithRuns(link.db, h.id);
+		expect(found?.household).toEqual(await householdById(link.db, h.id));
+		expect(found?.open).toEqual([[id, again.seq]]);
+		expect(await storesFor(link.db, h, now, found?.open).runs.heads()).toEqual(await later(h).runs.heads());
+		expect((await later(h).runs.heads()).map((head) => head.id)).toEqual([id]);
 		expect((await later(h).stock.basket()).find((l) => l.lot.id === lotId)?.grams).toBe(plan.raw_g);
 		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode)).toBe(false);
 		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags);
