@@ -19,6 +19,7 @@ export const load: LayoutServerLoad = ({ locals, depends }) =>
 			now: locals.now.getTime(),
 			/** Of this reading of the page: each of its forms makes its own key from it. */
 			stamp: uuidv7(),
-			heads: await locals.stores.runs.heads()
+			/** As one text: on every page, and walked through by nobody on the way. */
+			heads: JSON.stringify(await locals.stores.runs.heads())
 		};
 	});

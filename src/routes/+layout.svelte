@@ -6,6 +6,7 @@
 	import { toast, Toaster } from 'svelte-sonner';
 	import { sayAltitude } from '$core/quantities/format';
 	import { sayDay, sayTime } from '$core/quantities/dates';
+	import type { RunHead } from '$core/runs/wire';
 	import { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import { browserOutbox, sendByFetch } from '$lib/ui/run/outbox/browser';
 	import { Outbox } from '$lib/ui/run/outbox/outbox.svelte';
@@ -31,9 +32,11 @@
 	const clockNow = () => clock.at(Date.now());
 	const outbox = browser ? browserOutbox(clockNow, household) : new Outbox(sendByFetch, clockNow);
 	const runs = provideRuns(new Runs(outbox, sendByFetch, household));
-	untrack(() => runs.sync(data.heads));
+	const headsOf = ({ heads }: LayoutData) => JSON.parse(heads) as readonly RunHead[];
+	untrack(() => runs.sync(headsOf(data)));
 	$effect.pre(() => {
-		const { heads, now } = data;
+		const heads = headsOf(data);
+		const { now } = data;
 		untrack(() => {
 			runs.sync(heads);
 			clock.sync(now, Date.now());
