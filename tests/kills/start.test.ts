@@ -65,6 +65,21 @@ describe('npm start', () => {
 			rmSync(data, { recursive: true, force: true });
 		}
 	});
+	it('takes its server along when it is killed without a word, the thread that draws labels too', async () => {
+		const data = fresh('orphan');
+		const one = new Started(await freePort(), env(data));
+		expect(await one.up(), one.said).toBe(true);
+		const server = readdirSync('/proc').filter((n) => /^\d+$/.test(n)).find((n) => existsSync(`/proc/${n}/stat`) && new RegExp(`\\) \\S ${one.child.pid} `).test(readFileSync(`/proc/${n}/stat`, 'utf8')) && readFileSync(`/proc/${n}/cmdline`, 'utf8').includes('serve.mjs')); // prettier-ignore
+		expect(server).toBeDefined();
+		// The thread is warm by then.
+		await wait(3_000);
+		await one.stop('SIGKILL');
+		await expect.poll(() => gone(Number(server)), { timeout: 10_000 }).toBe(true);
+		// The database that it left behind is taken over, and ends with its owner.
+		const two = new Started(await freePort(), env(data));
+		expect(await two.up(), two.said).toBe(true);
+		await two.stop();
+	});
 	it('is not kept out by an owner that is dead and not buried', async () => {
 		const data = fresh('zombie');
 		mkdirSync(data);

@@ -17,8 +17,6 @@ let asked = 0;
 function theThread(): Worker {
 	if (thread) return thread;
 	const worker = new Worker(file);
-	// Labels keep nobody from stopping the server.
-	worker.unref();
 	const end = (error: Error) => {
 		if (thread === worker) thread = undefined;
 		for (const [id, { failed }] of waiting) {
@@ -34,6 +32,8 @@ function theThread(): Worker {
 	});
 	worker.on('error', end);
 	worker.on('exit', (code) => end(new Error(`The thread that draws labels has ended (${code}).`)));
+	// Labels keep nobody from stopping the server. After the listeners: each of them holds the thread anew.
+	worker.unref();
 	thread = worker;
 	return worker;
 }
