@@ -408,6 +408,24 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		expect((await shown(home, jars, start))?.looks.map((l) => l.at)).toEqual(due);
 		await expect(at(await kitchen('else'), start).home.setPlace(randomUUID(), freezer.id, { tempC: -20 })).rejects.toMatchObject({ status: 404 }); // prettier-ignore
 	});
+	it('shows what is opened, thawed or oldest first on a board that has more than it shows', async () => {
+		const home = await kitchen('crowded');
+		const jars = await put(home, '3 pints dill pickles, pickled, tested, fridge');
+		for (let i = 0; i < 15; i++) await put(home, `${i + 2} half-pints plum jam, fridge`);
+		const spinach = await put(home, '1 kg spinach, fridge', start - 2 * 24 * hour);
+		const opened = await at(home, start).stock.open(randomUUID(), { lotId: jars }, 'test');
+		const few = await shelvesOf(at(home, start), home, new Date(start), { most: 4 });
+		const fridge = few.groups.flatMap((g) => g.places).find((p) => p.kind === 'fridge');
+		expect(fridge?.lots).toHaveLength(4);
+		expect(fridge?.more).toBe(14);
+		expect(few.second.map((l) => l.id)).toEqual([opened.lotId]);
+		expect(fridge?.lots.map((l) => l.id)).toContain(spinach);
+		expect(few.next[0]?.id).toBe(spinach);
+		expect(few.totals.lots).toBe(18);
+		// Asked for whole, it is.
+		const all = await shelvesOf(at(home, start), home, new Date(start), { most: 4, all: fridge?.id ?? '' });
+		expect(all.groups.flatMap((g) => g.places).find((p) => p.kind === 'fridge')?.lots).toHaveLength(18);
+	});
 	it('puts only together what is alike, and the older sets the date', async () => {
 		const home = await kitchen('merge');
 		const old = await put(home, '4 kg potatoes, cellar', start - 20 * 24 * hour);

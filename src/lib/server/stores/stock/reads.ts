@@ -68,14 +68,17 @@ const wholeLots = (db: Database, which: SQL | undefined) =>
 const namedLots = preparedOnce((db) =>
 	wholeLots(db, sql`${lotBalance.lotId} = any(${sql.placeholder('ids')}::uuid[])`).prepare('named_lots')
 );
-/** The first so many of each place, by label; whole the places that are named, none of the others where some are. */
+/** The first so many of each place: what is opened or thawed, then by label or age; whole the places that are named, none of the others where some are. */
 const firstLots = preparedOnce((db) =>
 	wholeLots(
 		db,
 		sql`${lotBalance.lotId} in (
 			select r.lot_id from (
 				select b.lot_id, l.place_id,
-					row_number() over (partition by l.place_id order by l.keeps_until, l.since, l.id) as nth
+					row_number() over (
+						partition by l.place_id
+						order by l.state not in ('opened', 'thawed'), coalesce(l.keeps_until, l.since::date), l.since, l.id
+					) as nth
 				from lot_balance b join lot l on l.id = b.lot_id
 				where b.household_id = ${household} and b.amount > 0
 			) r
