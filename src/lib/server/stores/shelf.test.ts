@@ -426,6 +426,25 @@ describe(`a household’s shelves over ${histories} steps of every kind`, () => 
 		const all = await shelvesOf(at(home, start), home, new Date(start), { most: 4, all: fridge?.id ?? '' });
 		expect(all.groups.flatMap((g) => g.places).find((p) => p.kind === 'fridge')?.lots).toHaveLength(18);
 	});
+	it('forgets no finding by moving, undoing or putting together: mould goes along', async () => {
+		const home = await kitchen('found');
+		const squash = await put(home, '9 butternut squash, 11.2 kg, cellar');
+		const sound = await put(home, '2 butternut squash, 2 kg, cellar');
+		const { stock } = at(home, start);
+		await stock.look(randomUUID(), { lotIds: [squash], kind: 'soft', finding: 'rotten' }, 'test');
+		const before = await shown(home, squash, start);
+		const counter = (await at(home, start).home.places()).find((p) => p.kind === 'counter');
+		const moved = await stock.act(randomUUID(), { lotId: squash, kind: 'move', unit: 'piece', amount: 3, placeId: counter?.id ?? '' }, 'test'); // prettier-ignore
+		const away = await shown(home, moved.lotId ?? '', start);
+		expect(away?.by).toBeLessThanOrEqual(before?.by ?? 0);
+		expect(away?.until).toBe(before?.until);
+		await expect(stock.merge(randomUUID(), { lotId: sound, fromId: squash }, 'test')).rejects.toMatchObject({ code: 'NOT_SOUND' }); // prettier-ignore
+		// Found where it had been carried, it is known where it comes back to.
+		const other = await stock.act(randomUUID(), { lotId: sound, kind: 'move', unit: 'piece', amount: 1, placeId: counter?.id ?? '' }, 'test'); // prettier-ignore
+		await stock.look(randomUUID(), { lotIds: [other.lotId ?? ''], kind: 'soft', finding: 'rotten' }, 'test');
+		await stock.undo(randomUUID(), other.groupId, 'test');
+		expect((await shown(home, sound, start))?.until).toBe(before?.until);
+	});
 	it('puts only together what is alike, and the older sets the date', async () => {
 		const home = await kitchen('merge');
 		const old = await put(home, '4 kg potatoes, cellar', start - 20 * 24 * hour);

@@ -1,8 +1,9 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { sayThing } from '$core/stock/amount';
+import { afterLooks } from '$core/stock/looks';
 import type { Tx } from '../../db/client';
-import { lot, lotBalance, lotParent, place } from '../../db/schema';
+import { look, lot, lotBalance, lotParent, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import { staysMerged } from '../../things';
 import { across } from './act';
@@ -19,7 +20,7 @@ export const likeness = (row: LotRow): string =>
  * Puts one lot to another like it: a jar topped up, a second picking in the same box. The oldest sets the date, and the
  * clock goes on from whichever of the two ends sooner: nothing is made younger by what is laid on top.
  *
- * @throws {AppError} 404; 409 AT_THE_STOVE, KEPT_FOR, NOTHING_LEFT; 422 NOT_ALIKE
+ * @throws {AppError} 404; 409 AT_THE_STOVE, KEPT_FOR, NOTHING_LEFT, NOT_SOUND; 422 NOT_ALIKE
  */
 export async function mergeLots(
 	tx: Tx,
@@ -46,6 +47,19 @@ export async function mergeLots(
 		);
 	if (from.amount === 0 || into.amount === 0)
 		throw new AppError(409, 'NOTHING_LEFT', 'Of one of them nothing is left. Nothing was changed.');
+	const looked = await tx
+		.select()
+		.from(look)
+		.where(and(eq(look.householdId, householdId), inArray(look.lotId, [step.lotId, step.fromId])));
+	for (const { lot: one } of rows) {
+		const found = afterLooks(looked.filter((l) => l.lotId === one.id).map((l) => ({ ...l, at: l.at.getTime() })));
+		if (found.ended || found.by !== null)
+			throw new AppError(
+				409,
+				'NOT_SOUND',
+				'Something was found at one of them: it would spoil the rest. Nothing was changed; use that one first, or take out what is bad and look again.'
+			);
+	}
 	const clock = staysMerged(into.lot, into.place, from.lot, from.place, at.now);
 	const dates = [into.lot.keepsUntil, from.lot.keepsUntil].filter((d) => d !== null).sort();
 	// A price is for all of it: of a part that nobody priced there is none.

@@ -6,6 +6,7 @@ import type { MovementKind } from '$core/stock/fold';
 import type { Tx } from '../../db/client';
 import { household, lot, lotBalance, lotParent, movement, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
+import { carryLooks } from './carry-looks';
 import { asideOf, claimedBy, shrinkAside, type Aside } from './claims';
 
 export type LotRow = typeof lot.$inferSelect;
@@ -154,6 +155,7 @@ export async function makeChild(
 	const { id: _id, householdId, createdAt: _c, packEventId: _p, ...rest } = parent;
 	const lotId = await makeLot(tx, householdId, { ...rest, ...values }, now);
 	await tx.insert(lotParent).values({ lotId, parentId: parent.id, householdId, how });
+	await carryLooks(tx, householdId, parent.id, lotId);
 	return lotId;
 }
 

@@ -5,6 +5,7 @@ import type { Tx } from '../../db/client';
 import { batch, lot, movement, place } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import { staysMerged } from '../../things';
+import { carryLooks } from './carry-looks';
 import { post, type Step } from './post';
 
 /** Appends the reverse of every movement of a group. @throws {AppError} 404, 409 when it cannot be taken back */
@@ -97,6 +98,7 @@ async function comeBack(
 	const home = lots.find((l) => l.lot.id === from.lotId);
 	const away = lots.find((l) => l.lot.id === to.lotId);
 	if (!home || !away) throw notFound('lot');
+	await carryLooks(tx, householdId, to.lotId, from.lotId);
 	const merged = staysMerged(home.lot, home.place, away.lot, away.place, now);
 	await tx
 		.update(lot)
