@@ -36,7 +36,7 @@ export interface DueLook {
 const day_ms = 86_400_000;
 
 /** Whether a row of the looks is for such a thing in such a place. */
-function isFor(row: LookRow, thing: Thing, place: string): boolean {
+function isFor(row: LookRow, thing: Pick<Thing, 'food' | 'state'>, place: string): boolean {
 	const { food, state } = thing;
 	if (!row.states.includes(state)) return false;
 	if (row.places && !row.places.includes(place)) return false;
@@ -51,7 +51,13 @@ function isFor(row: LookRow, thing: Thing, place: string): boolean {
  * @param since when it came to be what it is, ms
  * @param now ms
  */
-export function looksOf(thing: Thing, place: string, since: number, looked: readonly Looked[], now: number): DueLook[] {
+export function looksOf(
+	thing: Pick<Thing, 'food' | 'state'>,
+	place: string,
+	since: number,
+	looked: readonly Looked[],
+	now: number
+): DueLook[] {
 	return lookRows
 		.filter((row) => isFor(row, thing, place))
 		.flatMap((row) => {

@@ -2,8 +2,10 @@ import { looksOf, type Looked, type LookKind } from '$core/stock/looks';
 import type { Units } from '$core/quantities/format';
 import { inHouseholdUnits } from '$core/quantities/household-words';
 import type { Thing } from '$core/things/thing';
-import type { AllLooks, DueLooks, LookView, ShelfPlace } from '$lib/ui/shelves/types';
+import { foodById } from '$core/things/names';
+import type { AllLooks, DueLooks, LookView } from '$lib/ui/shelves/types';
 import { lookRows, type LookRow } from '$reference/looks';
+import type { Stores } from './stores';
 import type { PlaceRow } from './stores/households';
 import type { LotRow } from './stores/stock';
 import { arrivedAt } from './things';
@@ -14,7 +16,7 @@ const lookAhead_ms = 86_400_000;
 /** The looks that a lot wants where it stands; what waits in the Basket wants none. */
 export function looksAt(
 	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since' | 'stays' | 'state'>,
-	thing: Thing,
+	thing: Pick<Thing, 'food' | 'state'>,
 	place: PlaceRow['kind'],
 	seen: readonly Looked[],
 	now: Date
@@ -55,8 +57,39 @@ function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
 
 const nameOf = (kind: LookKind): string => lookRows.find((r) => r.id === kind)?.name ?? kind;
 
+/** A lot as a walk names it. */
+export interface Walked {
+	readonly id: string;
+	readonly title: string;
+	readonly looks: readonly LookView[];
+}
+
+/** What of the rest of a household, the boards' first lots aside, wants a look: by place. */
+export async function looksOfTheRest(
+	stores: Stores,
+	places: readonly PlaceRow[],
+	shown: readonly string[],
+	now: Date
+): Promise<Map<string, Walked[]>> {
+	const rows = await stores.stock.lookedFor(shown);
+	const looked = await stores.stock.looked(rows.map((r) => r.id));
+	const kindOf = new Map(places.map((p) => [p.id, p.kind]));
+	const byPlace = new Map<string, Walked[]>();
+	for (const row of rows) {
+		const food = foodById(row.food);
+		const kind = kindOf.get(row.placeId);
+		if (!food || !kind) continue;
+		const looks = looksAt({ ...row, waiting: false }, { food, state: row.state }, kind, looked.get(row.id) ?? [], now);
+		if (!looks.some((l) => l.due)) continue;
+		const list = byPlace.get(row.placeId) ?? [];
+		list.push({ id: row.id, title: row.title, looks });
+		byPlace.set(row.placeId, list);
+	}
+	return byPlace;
+}
+
 /** Looks of one kind in one place are one walk. */
-export function walksOf(places: readonly ShelfPlace[]): DueLooks[] {
+export function walksOf(places: readonly { readonly name: string; readonly lots: readonly Walked[] }[]): DueLooks[] {
 	return places
 		.flatMap((p) => {
 			const due = p.lots.flatMap((l) => l.looks.filter((k) => k.due).map((look) => ({ look, lot: l })));

@@ -12,7 +12,7 @@ import { afterLooks, type Looked } from '$core/stock/looks';
 import type { Thing } from '$core/things/thing';
 import type { Drawn, DueLooks, PlaceGroup, ShelfLot, ShelfPlace } from '$lib/ui/shelves/types';
 import { formWords } from './haul';
-import { looksAt, walksOf } from './looks';
+import { looksAt, looksOfTheRest, walksOf, type Walked } from './looks';
 import type { HouseholdRow, PlaceRow } from './stores/households';
 import type { Stores } from './stores';
 import type { Spoken } from './stores/stock/claims';
@@ -212,6 +212,10 @@ export async function shelvesOf(
 		};
 	});
 	const lots = shown.flatMap((p) => p.lots);
+	// What a board does not show is looked at all the same: looks are of the whole household.
+	const rest = shown.some((p) => p.more > 0)
+		? await looksOfTheRest(stores, places, rows.map((r) => r.id), now) // prettier-ignore
+		: new Map<string, Walked[]>();
 	const kept = lots.filter((l) => !l.waiting && !l.stop && l.tone !== 'out');
 	const total = (of: (sum: (typeof sums)[number]) => number) => sums.reduce((all, sum) => all + of(sum), 0);
 	return {
@@ -223,7 +227,7 @@ export async function shelvesOf(
 			lots: total((s) => s.lots)
 		},
 		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
-		looks: walksOf(shown),
+		looks: walksOf(shown.map((p) => ({ name: p.name, lots: [...p.lots, ...(rest.get(p.id) ?? [])] }))),
 		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
 	};
 }

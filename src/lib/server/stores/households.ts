@@ -229,11 +229,12 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		},
 		/**
 		 * What a place is measured at, and of a freezer its litres and what it freezes in a day. What stands there has stood at
-		 * the old temperature until now: its history keeps that.
+		 * the old temperature until now: its history keeps that, unless the old figure was wrong from the start.
 		 *
+		 * @param values.allAlong what was written before was never so: what stands there has stood at the new one
 		 * @throws {AppError} 404
 		 */
-		async setPlace(key: string, id: string, values: { tempC: number; litres?: number; dayKg?: number | null }) {
+		async setPlace(key: string, id: string, values: Measured) {
 			await change(key, 'place at', { id, ...values }, (tx) => setPlace(tx, householdId, id, values, now));
 		},
 		async addContainer(
@@ -311,25 +312,26 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 	};
 }
 
-async function setPlace(
-	tx: Tx,
-	householdId: string,
-	id: string,
-	values: { tempC: number; litres?: number; dayKg?: number | null },
-	now: Date
-): Promise<void> {
+interface Measured {
+	readonly tempC: number;
+	readonly litres?: number;
+	readonly dayKg?: number | null;
+	readonly allAlong?: boolean;
+}
+
+async function setPlace(tx: Tx, householdId: string, id: string, values: Measured, now: Date): Promise<void> {
 	const [before] = await tx
 		.select()
 		.from(place)
 		.where(and(eq(place.householdId, householdId), eq(place.id, id), isNull(place.removedAt)))
 		.for('update');
 	if (!before) throw notFound('place');
-	const { tempC, ...freezer } = values;
+	const { tempC, allAlong, ...freezer } = values;
 	await tx
 		.update(place)
 		.set({ tempC, ...(before.kind === 'freezer' ? freezer : {}) })
 		.where(and(eq(place.householdId, householdId), eq(place.id, id)));
-	if (tempC === before.tempC) return;
+	if (tempC === before.tempC || allAlong) return;
 	const { place: kind, place_C } = standingIn(before);
 	const from = sql`(extract(epoch from coalesce(${lot.placedAt}, ${lot.since})) * 1000)::bigint`;
 	const until = now.getTime();

@@ -76,8 +76,16 @@ export const actions: Actions = {
 			const { home } = event.locals.stores;
 			const { units } = event.locals.household;
 			const v = parse(
-				Joi.object<{ id: string; tempC: number; litres?: number; dayKg?: number; key: string }>({
+				Joi.object<{
+					id: string;
+					tempC: number;
+					litres?: number;
+					dayKg?: number;
+					allAlong?: 'yes';
+					key: string;
+				}>({
 					key: key(),
+					allAlong: Joi.string().valid('yes').label('Whether it was so all along'),
 					id: id().required().label('Which'),
 					tempC: measureWithin('temperature', units, -40, 45).required().label('Its temperature'),
 					litres: measureWithin('volume', units, 1, 5000).label('What it holds'),
@@ -94,6 +102,7 @@ export const actions: Actions = {
 				]);
 			await home.setPlace(v.key, v.id, {
 				tempC: Number(v.tempC),
+				...(v.allAlong ? { allAlong: true } : {}),
 				...(freezer ? { litres: Number(v.litres), dayKg: v.dayKg === undefined ? null : Number(v.dayKg) } : {})
 			});
 			return saved(place?.name ?? 'Place');

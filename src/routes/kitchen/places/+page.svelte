@@ -89,6 +89,9 @@
 							/></label
 						>
 					{/if}
+					<label class="flex min-h-11 basis-full items-center gap-2"
+						><input type="checkbox" name="allAlong" value="yes" /> it was so all along: what stood here before was typed wrong</label
+					>
 					<button class="btn btn-full" aria-label="Save {p.name}">Save</button>
 				</form>
 				{@render remove(p.id, p.name)}

@@ -68,7 +68,7 @@ const wholeLots = (db: Database, which: SQL | undefined) =>
 const namedLots = preparedOnce((db) =>
 	wholeLots(db, sql`${lotBalance.lotId} = any(${sql.placeholder('ids')}::uuid[])`).prepare('named_lots')
 );
-/** The first so many of each place: what is opened or thawed, then by label or age; whole the places that are named, none of the others where some are. */
+/** The first so many of each place: what is opened or thawed, what a look found something at, then by label or age; whole the places that are named, none of the others where some are. */
 const firstLots = preparedOnce((db) =>
 	wholeLots(
 		db,
@@ -77,7 +77,9 @@ const firstLots = preparedOnce((db) =>
 				select b.lot_id, l.place_id,
 					row_number() over (
 						partition by l.place_id
-						order by l.state not in ('opened', 'thawed'), coalesce(l.keeps_until, l.since::date), l.since, l.id
+						order by l.state not in ('opened', 'thawed'),
+							not exists (select 1 from look k where k.household_id = ${household} and k.lot_id = l.id and k.finding <> 'fine'),
+							coalesce(l.keeps_until, l.since::date), l.since, l.id
 					) as nth
 				from lot_balance b join lot l on l.id = b.lot_id
 				where b.household_id = ${household} and b.amount > 0
@@ -106,6 +108,24 @@ const placeSums = preparedOnce((db) =>
 		.where(holdsSome)
 		.groupBy(lot.placeId)
 		.prepare('place_sums')
+);
+/** What decides whether a lot wants to be looked at, and what it is called. */
+const lookedFor = preparedOnce((db) =>
+	db
+		.select({
+			id: lot.id,
+			title: lot.title,
+			placeId: lot.placeId,
+			food: lot.food,
+			state: lot.state,
+			since: lot.since,
+			placedAt: lot.placedAt,
+			stays: lot.stays
+		})
+		.from(lotBalance)
+		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.where(and(holdsSome, eq(lot.waiting, false), sql`not (${lot.id} = any(${sql.placeholder('without')}::uuid[]))`))
+		.prepare('looked_for')
 );
 const looksTaken = preparedOnce((db) =>
 	db
@@ -212,6 +232,9 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 				await firstLots(db).execute({ ...whose, most, only: only ?? null, whole: all === undefined ? [] : [all] })
 			);
 		},
+
+		/** What may want a look, of every place whole, without lots that are read already. */
+		lookedFor: (without: readonly string[]) => lookedFor(db).execute({ ...whose, without: [...without] }),
 
 		/** What stands in each place, in sum; a place where nothing stands is not among them. */
 		sums: () => placeSums(db).execute(whose),
