@@ -4,7 +4,7 @@ import { sayAs } from '$core/quantities/dates';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
 import { dgOf, packsOfGrams } from '$core/stock/amount';
 import { foodById } from '$core/things/names';
-import type { Closing } from '$core/runs/close';
+import type { Closing } from '$core/runs/engine/book';
 import { readLine } from '$core/things/read-line';
 import { readShelfLine } from '$core/things/shelf-line';
 import { cutOf } from '$core/foods/cuts';

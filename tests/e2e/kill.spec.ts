@@ -81,7 +81,7 @@ test('the server is killed in the middle of a run: the taps go on, nothing is lo
 		const shown = (await main(page).getByRole('timer').innerText()).split(':').map(Number);
 		const left_s = (shown[0] ?? 0) * 60 + (shown[1] ?? 0);
 		const sql = postgres(url, { max: 1 });
-		const [run] = await sql`select plan->'pot'->>'toBoil_s' as s from run order by created_at desc limit 1`;
+		const [run] = await sql`select plan->'pots'->0->>'toBoil_s' as s from run order by created_at desc limit 1`;
 		const taps = await sql`select event->>'type' as type from run_event order by seq`;
 		await sql.end();
 		expect(taps.map((t) => t.type)).toEqual(['heat-on', 'weigh']);

@@ -5,8 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { and, eq, inArray } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
-import { bookOf } from '$core/runs/book';
-import { foldRun } from '$core/runs/fold';
+import { foldRun, kindOf } from '$core/runs/kinds';
 import { connect } from '$lib/server/db/client';
 import { idempotency, lot, place, run, runEvent } from '$lib/server/db/schema';
 import { storesFor } from '$lib/server/stores';
@@ -190,8 +189,8 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 			let closed = 0;
 			for (const row of runs) {
 				const view = await storesFor(link.db, home, new Date()).runs.get(row.id);
-				const book = bookOf(view.plan, foldRun(view.plan, view.startedAt, view.events));
-				if (book.entry) closed++;
+				const book = kindOf(view.plan).book(view.plan, foldRun(view.plan, view.startedAt, view.events));
+				if (book.end) closed++;
 				await expectBook(link, home, row.id, book, `run ${row.id}`);
 			}
 			const open = runs.map((one) => one.id);

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { and, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { expect } from 'vitest';
 import { dgOf } from '$core/stock/amount';
 import { dateIn } from '$core/freezing/keep';
-import type { RunBook } from '$core/runs/book';
-import type { RunEvent } from '$core/runs/events';
-import type { Tap } from '$core/runs/next';
+import type { RunBook } from '$core/runs/engine/book';
+import type { RunEvent, Tap } from '$core/runs/kinds';
 import { connect } from '$lib/server/db/client';
 import {
 	batch,
@@ -18,6 +17,7 @@ import {
 	place,
 	run,
 	runEvent,
+	runLot,
 	runOutput
 } from '$lib/server/db/schema';
 import { AppError } from '$lib/server/errors';
@@ -32,8 +32,10 @@ type Link = ReturnType<typeof connect>;
 export interface World {
 	readonly home: HouseholdRow;
 	readonly start: number;
-	readonly rawLot: string;
+	/** One lot for each food of the kind, with so much to be worked on. */
+	readonly rawLots: readonly string[];
 	readonly raw_g: number;
+	readonly counter: string;
 	readonly freezers: readonly string[];
 	readonly containers: readonly string[];
 }
@@ -41,7 +43,7 @@ export interface World {
 /** What the law needs to know of a kind of run: how one begins, how it is tapped, and what its fold says is to be booked. */
 export interface KindUnderLaw {
 	readonly name: string;
-	readonly food: { readonly id: string; readonly form: string };
+	readonly foods: readonly { readonly id: string; readonly form: string }[];
 	/** Starts one over the raw lot. @returns the run and its events as the kind reads them */
 	start(link: Link, world: World): Promise<RunUnderLaw>;
 }
@@ -143,7 +145,7 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 			} else if (what < 0.9) {
 				await at().stock.act(
 					randomUUID(),
-					{ lotId: world.rawLot, kind: 'take', unit: 'dg', amount: 1 + r.below(9000) },
+					{ lotId: r.pick(world.rawLots), kind: 'take', unit: 'dg', amount: 1 + r.below(9000) },
 					'law'
 				);
 			} else {
@@ -187,7 +189,7 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 		const view = await at().runs.get(one.id);
 		const book = one.book(view.events);
 		expect(one.book([...view.events].reverse()), where).toEqual(book);
-		if (book.entry) walked.closed++;
+		if (book.end) walked.closed++;
 		const { used, differed } = await expectBook(link, home, one.id, book, where);
 		walked.differed += differed;
 		// The drawer: what was counted, less what is booked.
@@ -232,28 +234,34 @@ export async function expectBook(
 	where: string
 ): Promise<{ used: Map<string, number>; differed: number }> {
 	let differed = 0;
-	// The entry.
+	// The entries: one for each thing that came out, and none that counts beside them.
 	const [row] = await link.db.select().from(run).where(eq(run.id, runId));
-	expect(row?.status, where).toBe(book.entry?.status ?? 'open');
-	const [output] = await link.db
-		.select()
-		.from(runOutput)
-		.where(and(eq(runOutput.runId, runId), eq(runOutput.n, 1)));
+	expect(row?.status, where).toBe(book.end?.status ?? 'open');
+	const outputs = await link.db.select().from(runOutput).where(eq(runOutput.runId, runId));
 	const entries = await link.db.select().from(batch).where(eq(batch.runId, runId));
-	expect(entries.length, where).toBe(output?.batchId ? 1 : 0);
-	expect(entries[0]?.voidedAt === null, where).toBe(book.entry !== null);
-	if (book.entry) {
-		expect(entries[0]?.closing, where).toEqual(JSON.parse(JSON.stringify(book.entry.closing)));
-		expect(entries[0]?.packedOn, where).toBe(dateIn(home.zone, book.entry.endedAt));
+	const counting = entries.filter((e) => e.voidedAt === null);
+	expect(counting.length, where).toBe(book.entries.length);
+	for (const wanted of book.entries) {
+		const output = outputs.find((o) => o.n === wanted.n);
+		const entry = counting.find((e) => e.id === output?.batchId);
+		expect(entry, where).toMatchObject({ food: wanted.food, title: wanted.title, code: output?.code });
+		expect(entry?.closing, where).toEqual(JSON.parse(JSON.stringify(wanted.closing)));
+		expect(entry?.packedOn, where).toBe(dateIn(home.zone, book.end?.endedAt ?? 0));
+		expect([entry?.again, entry?.change], where).toEqual([book.again?.would ?? '', book.again?.change ?? '']);
+		// What went in is what came out, what was eaten, what came off, and what is lost.
+		const { raw_g, packed_g, supper_g, byproduct_g = 0, lost_g = 0 } = wanted.closing;
+		expect(packed_g + supper_g + byproduct_g + lost_g, where).toBe(raw_g);
 	}
 	// What it has spoken for holds as long as it goes on.
 	const claims = await link.db.select().from(claim).where(eq(claim.runId, runId));
-	for (const one of claims) expect(one.endedAt === null, where).toBe(book.entry === null);
+	for (const one of claims) expect(one.endedAt === null, where).toBe(book.end === null);
 	// Lots and ledger: what the fold says, plus what is different.
 	const lots = await link.db
-		.select()
+		.select({ lot })
 		.from(lot)
-		.where(and(eq(lot.householdId, home.id), isNotNull(lot.packEventId), eq(lot.batchId, entries[0]?.id ?? runId)));
+		.innerJoin(runEvent, and(eq(runEvent.householdId, lot.householdId), eq(runEvent.id, lot.packEventId)))
+		.where(and(eq(lot.householdId, home.id), eq(runEvent.runId, runId)))
+		.then((rows) => rows.map((r) => r.lot));
 	const moves = await link.db.select().from(movement).where(eq(movement.householdId, home.id));
 	const differences = await link.db.select().from(difference).where(eq(difference.runId, runId));
 	const booked = (lotId: string) =>
@@ -264,21 +272,32 @@ export async function expectBook(
 		return { open: of.filter((d) => !d.settledAt).reduce((s, d) => s + d.amount, 0), settled };
 	};
 	const used = new Map<string, number>();
-	for (const line of book.packs) expect(lots.filter((l) => l.packEventId === line.eventId).length, where).toBe(1);
+	for (const line of [...book.packs, ...book.byproducts])
+		expect(lots.filter((l) => l.packEventId === line.eventId).length, where).toBe(1);
 	for (const one of lots) {
-		const wanted = book.packs.find((p) => p.eventId === one.packEventId)?.packs ?? 0;
-		const over = booked(one.id) - wanted;
+		const packs = book.packs.find((p) => p.eventId === one.packEventId);
+		const off = book.byproducts.find((p) => p.eventId === one.packEventId);
+		const over = booked(one.id) - (packs?.packs ?? dgOf(off?.grams ?? 0));
 		const { open, settled } = differs(one.id);
 		expect(over, where).toBeGreaterThanOrEqual(0);
 		expect(open, where).toBe(Math.max(0, over - settled));
+		if (packs) {
+			const entry = book.entries.find((e) => e.n === packs.subject);
+			expect([one.food, one.state, one.waiting], where).toEqual([entry?.food, 'frozen', false]);
+			expect(one.batchId, where).toBe(outputs.find((o) => o.n === packs.subject)?.batchId);
+		}
+		if (off) expect([one.food, one.form, one.unit, one.waiting], where).toEqual([off.food, off.form, 'dg', true]);
 		if (over > 0) differed++;
 		if (one.containerId) used.set(one.containerId, (used.get(one.containerId) ?? 0) + booked(one.id));
 	}
-	const rawLot = row?.lotId ?? '';
-	const wanted = dgOf(book.used.find((u) => u.lotId === rawLot)?.grams ?? 0);
-	const less = wanted + booked(rawLot);
-	expect(less, where).toBeGreaterThanOrEqual(0);
-	expect(differs(rawLot).open, where).toBe(Math.max(0, less - differs(rawLot).settled));
+	const raw = await link.db.select().from(runLot).where(eq(runLot.runId, runId));
+	expect(raw.length, where).toBeGreaterThan(0);
+	for (const { lotId } of raw) {
+		const wanted = dgOf(book.used.find((u) => u.lotId === lotId)?.grams ?? 0);
+		const less = wanted + booked(lotId);
+		expect(less, where).toBeGreaterThanOrEqual(0);
+		expect(differs(lotId).open, where).toBe(Math.max(0, less - differs(lotId).settled));
+	}
 	return { used, differed };
 }
 
@@ -294,27 +313,32 @@ async function ground(link: Link, kind: KindUnderLaw, seed: number): Promise<Wor
 	const places = await house.places();
 	const counter = places.find((p) => p.kind === 'counter')?.id ?? '';
 	const raw_g = 4200;
-	const { lotId } = await stock.addRaw(
-		{ key: randomUUID(), body: {} },
-		{
-			food: kind.food.id,
-			form: kind.food.form,
-			placeId: counter,
-			condition: 'firm',
-			title: kind.food.id,
-			said: '',
-			note: '',
-			since: new Date(start),
-			grams: raw_g + 300,
-			reader: 1
-		},
-		'law'
-	);
+	const rawLots: string[] = [];
+	for (const food of kind.foods) {
+		const { lotId } = await stock.addRaw(
+			{ key: randomUUID(), body: {} },
+			{
+				food: food.id,
+				form: food.form,
+				placeId: counter,
+				condition: 'firm',
+				title: food.id,
+				said: '',
+				note: '',
+				since: new Date(start),
+				grams: raw_g + 300,
+				reader: 1
+			},
+			'law'
+		);
+		rawLots.push(lotId);
+	}
 	return {
 		home,
 		start,
-		rawLot: lotId,
+		rawLots,
 		raw_g,
+		counter,
 		freezers: places.filter((p) => p.kind === 'freezer').map((p) => p.id),
 		containers: (await house.containers()).map((c) => c.id)
 	};

@@ -1,6 +1,5 @@
 import { seenOf } from '../../src/core/runs/engine/order';
-import type { RunEvent } from '../../src/core/runs/events';
-import type { Tap } from '../../src/core/runs/next';
+import type { RunEvent, Tap } from '../../src/core/runs/kinds';
 import type { Random } from './random';
 
 /** A phone or a laptop at the stove: what it has seen, what waits on it, and a clock that may be wrong. */

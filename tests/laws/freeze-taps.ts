@@ -1,7 +1,4 @@
-import type { RunEvent } from '../../src/core/runs/events';
-import { foldRun } from '../../src/core/runs/fold';
-import { nextActs, type Tap } from '../../src/core/runs/next';
-import type { RunPlan } from '../../src/core/runs/plan';
+import { foldRun, kindOf, type RunEvent, type RunPlan, type Tap } from '../../src/core/runs/kinds';
 import type { Random } from './random';
 
 /** A tap that somebody at the stove could make who sees these events: mostly what the page says, sometimes a slip. */
@@ -11,7 +8,11 @@ export function freezeTap(
 	startedAt: number,
 	now: number,
 	shown: readonly RunEvent[],
-	where: { placeIds: readonly string[]; containerIds: readonly (string | null)[] }
+	where: {
+		placeIds: readonly string[];
+		containerIds: readonly (string | null)[];
+		form?: (food: string) => string | undefined;
+	}
 ): Tap {
 	const state = foldRun(plan, startedAt, shown);
 	// Opened again after a mistake: every end that is seen is taken back.
@@ -21,18 +22,38 @@ export function freezeTap(
 	if (what < 0.08 && shown.length > 0) return { type: 'undo', target: pick(shown).id };
 	if (what < 0.16) return { type: 'finish' };
 	if (what < 0.2) return { type: 'stop', reason: 'called away' };
+	const one = pick(plan.subjects);
+	const mark = plan.subjects.length > 1 ? { subject: one.n } : {};
+	if (what < 0.24 && where.placeIds.length > 0)
+		return {
+			type: 'by-product',
+			...mark,
+			food: one.food.id,
+			form: where.form?.(one.food.id) ?? one.form,
+			grams: 20 + below(200),
+			placeId: pick(where.placeIds)
+		};
+	if (what < 0.27)
+		return { type: 'again', would: pick(['yes', 'changed', 'no'] as const), change: pick(['', 'earlier']) };
 	if (what < 0.45)
 		return {
 			type: 'pack',
+			...mark,
 			packs: 1 + below(4),
-			pack_g: pick([plan.portion_g, plan.portion_g, Math.max(1, Math.round(plan.portion_g / 2))]),
+			pack_g: pick([one.portion_g, one.portion_g, Math.max(1, Math.round(one.portion_g / 2))]),
 			containerId: pick(where.containerIds),
 			placeId: pick(where.placeIds)
 		};
-	if (what < 0.5) return { type: 'weigh', grams: Math.round(plan.load_g * (0.6 + next() * 0.6)) };
+	if (what < 0.5) return { type: 'weigh', ...mark, grams: Math.round(one.load_g * (0.6 + next() * 0.6)) };
 	if (what < 0.54) return { type: 'note', text: `note ${below(100)}` };
 	if (what < 0.57) return { type: 'hold', on: next() < 0.5 };
-	const acts = nextActs(plan, state, now + 3_600_000).filter((a) => a.button);
+	if (what < 0.59) return { type: 'ice', grams: below(5000) };
+	if (what < 0.6 && plan.subjects.length > 1) return { type: 'order', subjects: [one.n] };
+	if (what < 0.62)
+		return { type: 'replan', ...mark, next_g: 100 + below(900), reboil_s: 100 + below(200), potful_g: 1000 };
+	const acts = kindOf(plan)
+		.acts(plan, state, now + 3_600_000)
+		.filter((a) => a.button);
 	const act = acts.length > 0 ? pick(acts) : undefined;
 	return act?.button?.tap ?? { type: 'note', text: 'nothing to do' };
 }

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { foodRows } from '../../reference/tables';
-import { foldRun } from '../runs/fold';
-import { nextActs } from '../runs/next';
-import { planRun } from '../runs/plan';
+import { kindOf } from '../runs/kinds';
+import { planFreeze } from '../runs/kinds/freeze/make';
 import { plain } from '../things/thing';
 import type { Kitchen } from '../ways/kitchen';
 import { kitchen as bare } from '../ways/kitchen.fixture';
@@ -33,10 +32,10 @@ describe('how packs are made', () => {
 						expect(way.trays.needed, said).toBeGreaterThanOrEqual(1);
 						expect(way.trays.rounds, said).toBeGreaterThanOrEqual(1);
 						expect(way.trays.perTray_kg * way.trays.needed * (style === 'mould' ? way.trays.rounds : 1) * 1000, said).toBeGreaterThanOrEqual(way.prepared_g * 0.999);
-						const plan = planRun(way, { lotId: 'l', called: food.name, form: cut.id, raw_g: 4_000, kitchen });
+						const plan = planFreeze([{ way, lotId: 'l', called: food.name, form: cut.id, raw_g: 4_000 }], kitchen);
 						expect(JSON.stringify(plan), said).not.toMatch(/undefined|NaN/);
-						expect(plan.packedFirst ?? (plan.inMoulds ? 'mould' : 'tray'), said).toBe(style);
-						expect(nextActs(plan, foldRun(plan, now, []), now)[0]?.sentence, said).toMatch(/\w/);
+						expect(plan.subjects[0]?.style, said).toBe(style);
+						expect(kindOf(plan).acts(plan, kindOf(plan).fold(plan, now, []), now)[0]?.sentence, said).toMatch(/\w/);
 					}
 		expect(tried).toBeGreaterThan(250);
 	}); // prettier-ignore
@@ -90,7 +89,7 @@ describe('two sizes at once', () => {
 				}
 		const [way] = open(waysOf('green-beans', 9_100, { portion_g: 500, second_g: 250 }));
 		expect(way?.second?.count).toBeGreaterThan(10);
-		expect(planRun(way as FreezeWay, { lotId: 'l', called: 'beans', form: 'whole', raw_g: 9_100, kitchen }).second_g).toBe(250);
+		expect(planFreeze([{ way: way as FreezeWay, lotId: 'l', called: 'beans', form: 'whole', raw_g: 9_100 }], kitchen).subjects[0]?.second_g).toBe(250);
 		// Nine boxes: what the first size takes is not there for the second.
 		const few = { ...kitchen, containers: [{ id: 'b', name: 'box', kind: 'box' as const, volume_mL: 1500, count: 9 }] };
 		const [scarce] = open(waysOf('green-beans', 6_000, { portion_g: 500, second_g: 250 }, few));

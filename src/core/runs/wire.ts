@@ -1,6 +1,5 @@
-import type { RunEvent } from './events';
-import type { Timer } from './fold';
-import type { RunPlan } from './plan';
+import type { Timer } from './engine/stage';
+import type { RunEvent, RunPlan } from './kinds';
 
 /** Where the book could not follow the taps; a person settles it. */
 export interface Difference {
@@ -9,13 +8,15 @@ export interface Difference {
 	/** `packs`: as many are booked beyond what the taps say. `dg`: as many tenths of a gram less were used up than they say. */
 	readonly unit: 'packs' | 'dg';
 	readonly amount: number;
+	/** A lot that the run itself made: it was used since, or was gone when the run wanted it. */
+	readonly made: boolean;
 }
 
 /** What changes of a run while it goes on. */
 export interface RunNews {
 	readonly status: 'open' | 'finished' | 'stopped';
-	/** On the label and in the address of its entry; null while it has none that counts. */
-	readonly batchCode: string | null;
+	/** Its entries in the book, each by the number of what came out; none while it goes on. */
+	readonly entries: readonly { readonly n: number; readonly code: string }[];
 	readonly events: readonly RunEvent[];
 	/** Order of arrival of the newest event here. */
 	readonly seq: number;
@@ -25,10 +26,8 @@ export interface RunNews {
 /** What a page needs to fold a run by itself. */
 export interface RunView extends RunNews {
 	readonly id: string;
-	/** On the labels from the start; the entry in the book takes it over. */
-	readonly code: string;
-	/** Codes for what else comes out of it. */
-	readonly spareCodes: readonly string[];
+	/** On the labels from the start, one for each thing that comes out of it, and some to spare; entries take them over. */
+	readonly codes: readonly string[];
 	readonly plan: RunPlan;
 	readonly startedAt: number;
 }

@@ -7,6 +7,7 @@ import type { Packs } from '../packing/packs';
 import type { Caution } from '../safety/cautions';
 import type { Thing } from '../things/thing';
 import type { Kitchen, KitchenPot } from './kitchen';
+import type { WorkStep } from './work';
 
 export interface WayChoices {
 	readonly cut?: string;
@@ -70,6 +71,8 @@ export interface FreezeWay {
 		readonly overload: boolean;
 	};
 	readonly steps: readonly string[];
+	/** The same as typed steps: what a schedule reads. */
+	readonly work: readonly WorkStep[];
 	readonly cautions: readonly Caution[];
 	readonly notes: readonly string[];
 	readonly use: string;

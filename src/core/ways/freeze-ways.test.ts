@@ -3,7 +3,7 @@ import { foodRows } from '../../reference/tables';
 import { foodById } from '../things/names';
 import { plain as thingOf } from '../things/thing';
 import { mFromFt } from '../quantities/units';
-import { planRun } from '../runs/plan';
+import { planFreeze } from '../runs/kinds/freeze/make';
 import { freezeWays, usualPortion_g, type FreezeWay, type WaysInput } from './freeze-ways';
 import { kitchen } from './kitchen.fixture';
 
@@ -55,11 +55,11 @@ describe('ways of freezing', () => {
 				expect(way.cautions.some((c) => c.id === 'authority')).toBe(true);
 				expect(way.steps.length).toBeGreaterThan(2);
 				// A run can be made of it, and its plan survives JSON.
-				const plan = planRun(way, { lotId: 'x', called: way.food.name, form: 'whole', raw_g: 9100, kitchen });
+				const plan = planFreeze([{ way, lotId: 'x', called: way.food.name, form: 'whole', raw_g: 9100 }], kitchen);
 				expect(JSON.parse(JSON.stringify(plan))).toEqual(plan);
 				// What goes in raw is never told to be blanched or boiled first, by its steps or at the stove; a cooked dish was.
 				if (way.method === 'raw' && way.food.group !== 'dish' && way.food.group !== 'fish')
-					expect([...way.steps, plan.prepare].join(' ')).not.toMatch(/\b(blanch|cook)/i);
+					expect([...way.steps, plan.subjects[0]?.prepare].join(' ')).not.toMatch(/\b(blanch|cook)/i);
 			}
 		}
 	);
@@ -74,8 +74,8 @@ describe('ways of freezing', () => {
 		expect(cook?.blanchWords).toMatch(/no time is published/);
 		expect(cook?.line).toBeUndefined();
 		if (!cook) throw new Error('no way');
-		const plan = planRun(cook, { lotId: 'x', called: 'potatoes', form: 'whole', raw_g: 9100, kitchen });
-		expect(plan.stages.find((s) => s.id === 'blanch')?.least_s).toBeNull();
+		const plan = planFreeze([{ way: cook, lotId: 'x', called: 'potatoes', form: 'whole', raw_g: 9100 }], kitchen);
+		expect(plan.subjects[0]?.stages.find((s) => s.id === 'blanch')?.end).toEqual({ by: 'look' });
 	});
 	it('works out no heat before the altitude is known', () => {
 		const without = { ...kitchen, altitude_m: null };

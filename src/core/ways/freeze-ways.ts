@@ -289,6 +289,20 @@ function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 			overload: prepared_g / 1000 > dayLoad_kg
 		},
 		steps: draft.steps,
+		work: [
+			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
+			...(draft.line
+				? ([
+						{ id: 'boil', seconds: toBoil_s, attended: false, station: 'pot' },
+						{ id: 'line', seconds: line_s, attended: true, station: 'pot' }
+					] as const)
+				: draft.method === 'cook'
+					? ([{ id: 'cook', seconds: line_s, attended: true, station: 'pot' }] as const)
+					: []),
+			{ id: 'tray', seconds: tray_s, attended: true, station: 'table' },
+			{ id: 'freeze', seconds: look_s * rounds, attended: false, station: 'freezer' },
+			{ id: 'pack', seconds: bag_s, attended: true, station: 'table' }
+		],
 		cautions: freezingCautions(food, draft.hotWork),
 		notes: draft.notes,
 		use: cut.use,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { faultOf } from './notice/types';
 import { newOnly } from './run/merge';
 import { Rung } from './run/rung';
-import { eventWords } from './run/words';
+import { sayTap } from '$core/runs/kinds';
 import { withChoice } from './ways/address';
 
 describe('small parts of the page', () => {
@@ -21,16 +21,14 @@ describe('small parts of the page', () => {
 		expect(newOnly([event, { ...event, id: 'y' }], [event]).map((e) => e.id)).toEqual(['y']);
 	});
 	it('says a tap in a few words', () => {
-		expect(eventWords({ id: 'x', at: 1, type: 'move', potful: 3, to: 'chill' }, 'metric')).toBe(
-			'potful 3 into the ice'
-		);
+		expect(sayTap({ id: 'x', at: 1, type: 'move', potful: 3, to: 'chill' }, 'metric')).toBe('potful 3 into the ice');
 		expect(
-			eventWords({ id: 'x', at: 1, type: 'pack', packs: 1, pack_g: 5, containerId: null, placeId: 'p' }, 'metric')
+			sayTap({ id: 'x', at: 1, type: 'pack', packs: 1, pack_g: 5, containerId: null, placeId: 'p' }, 'metric')
 		).toBe('1 pack');
 	});
 	it('says a weight in the household’s units', () => {
 		const event = { id: 'x', at: 1, type: 'weigh', grams: 1474 } as const;
-		expect([eventWords(event, 'metric'), eventWords(event, 'us')]).toEqual(['weighed 1.47 kg', 'weighed 3 lb 4 oz']);
+		expect([sayTap(event, 'metric'), sayTap(event, 'us')]).toEqual(['weighed 1.47 kg', 'weighed 3 lb 4 oz']);
 	});
 	it('finds the fault of a field', () => {
 		const failed = { error: { code: 'X', message: 'm', faults: [{ field: 'name', message: 'Taken.' }] } };

@@ -2,11 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { planRun } from '$core/runs/plan';
-import { foodById } from '$core/things/names';
-import { plain } from '$core/things/thing';
-import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
-import { kitchen } from '$core/ways/kitchen.fixture';
 import { expectLedger } from '../../../../tests/laws/book-equals-fold';
 import { storesFor } from '../stores';
 import { defaultHousehold, householdById } from '../stores/households';
@@ -60,18 +55,10 @@ async function before() {
 	await sql`update household set gauge = 'none' where id = ${young}`;
 	await sql`insert into place (id, household_id, name, kind, temp_c, position) values (${counter}, ${home}, 'Counter', 'counter', 21, 0), (${freezer}, ${home}, 'Freezer', 'freezer', -18, 1)`;
 	await sql`insert into container (id, household_id, name, kind, volume_ml, count) values (${bag}, ${home}, 'Bag', 'bag', 1000, 6)`;
-	const food = foodById('green-beans');
-	if (!food) throw new Error('no beans');
-	const way = freezeWays({
-		thing: plain(food),
-		grams: 4200,
-		food_C: 18,
-		kitchen,
-		choices: {},
-		now: Date.parse(at)
-	}).ways.find((w): w is FreezeWay => w.kind === 'way');
-	if (!way) throw new Error('no way');
-	const planOf = (lotId: string) => planRun(way, { lotId, called: 'beans', form: 'whole', raw_g: 4200, kitchen });
+	const [{ plan }] = JSON.parse(
+		readFileSync(new URL('../../../core/runs/kinds/freeze/kept/v1.json', import.meta.url), 'utf8')
+	) as [{ plan: object }];
+	const planOf = (lotId: string) => ({ ...plan, lotId });
 	for (const [id, batchId, kind, place, packG, grams, n, container] of [
 		[raw, null, 'raw', counter, null, 0, 0, null],
 		[rest, null, 'raw', counter, null, 4200, 0, null],
@@ -136,7 +123,7 @@ describe('a database of before', () => {
 		expect([youngs?.gauge, youngs?.dryer]).toEqual(['none', null]);
 		const later = storesFor(db, home, new Date(Date.parse(at) + 3_600_000));
 		const closed = await later.runs.get(old.run);
-		expect(closed).toMatchObject({ code: 'ABCDE', status: 'finished', batchCode: 'ABCDE', differences: [] });
+		expect(closed).toMatchObject({ status: 'finished', entries: [{ n: 1, code: 'ABCDE' }], differences: [] });
 		expect((await later.runs.get(old.open)).events[0]).toMatchObject({
 			type: 'heat-on',
 			device: 'before',
@@ -177,7 +164,7 @@ describe('a database of before', () => {
 			[{ id: randomUUID(), at: Date.parse(at) + 600_000, type: 'finish', device: 'new', n: 3 }],
 			'test'
 		);
-		expect(again).toMatchObject({ batchCode: 'ABCDE', differences: [] });
+		expect(again).toMatchObject({ entries: [{ n: 1, code: 'ABCDE' }], differences: [] });
 		expect(await shelf()).toEqual(as);
 		expect((await later.home.containers()).find((c) => c.id === old.bag)?.count).toBe(6);
 		await expectLedger({ db, pool: db.$client, close }, old.home, 'after the change');

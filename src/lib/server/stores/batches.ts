@@ -1,8 +1,9 @@
 import { and, desc, eq, ilike, isNull, lt, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import type { Closing } from '$core/runs/close';
+import type { Closing } from '$core/runs/engine/book';
+import { planOf, type RunPlan } from '$core/runs/kinds';
 import type { Database } from '../db/client';
-import { batch, lot, lotBalance, run } from '../db/schema';
+import { batch, lot, lotBalance, run, runOutput } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
 import { freeCodes } from './runs/codes';
@@ -130,16 +131,15 @@ export function batchStore(db: Database, householdId: string, now: Date) {
 				.limit(most);
 		},
 
-		async byCode(
-			code: string
-		): Promise<BatchRow & { plan: (typeof run.$inferSelect)['plan'] | null; startedAt: Date | null }> {
+		async byCode(code: string): Promise<BatchRow & { plan: RunPlan | null; n: number; startedAt: Date | null }> {
 			const [row] = await db
-				.select({ batch, plan: run.plan, startedAt: run.startedAt })
+				.select({ batch, plan: run.plan, startedAt: run.startedAt, n: runOutput.n })
 				.from(batch)
 				.leftJoin(run, eq(run.id, batch.runId))
+				.leftJoin(runOutput, eq(runOutput.batchId, batch.id))
 				.where(and(mine, eq(batch.code, code.toUpperCase())));
 			if (!row) throw notFound('batch');
-			return { ...row.batch, plan: row.plan, startedAt: row.startedAt };
+			return { ...row.batch, plan: row.plan && planOf(row.plan), n: row.n ?? 1, startedAt: row.startedAt };
 		}
 	};
 }

@@ -6,9 +6,8 @@ import { foldStock } from '$core/stock/fold';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
-import { planRun, type RunPlan } from '$core/runs/plan';
-import type { RunEvent } from '$core/runs/events';
-import type { Tap } from '$core/runs/next';
+import type { RunEvent, RunPlan, Tap } from '$core/runs/kinds';
+import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { loadDemo } from '$demo/load';
 import { bringUpToDate, connect } from '../db/client';
 import { batch, container, household, lot, lotBalance, movement, place, run, runEvent } from '../db/schema';
@@ -248,7 +247,7 @@ async function rawRun(
 	const freezerId = (await s.home.places()).find((p) => p.kind === 'freezer')?.id ?? '';
 	const containerId = (await s.home.containers())[1]?.id ?? '';
 	return {
-		plan: planRun(way, { lotId: item.lot.id, called: 'runner beans', form: 'whole', raw_g: item.grams, kitchen }),
+		plan: planFreeze([{ way, lotId: item.lot.id, called: 'runner beans', form: 'whole', raw_g: item.grams }], kitchen),
 		lotId: item.lot.id,
 		freezerId,
 		containerId
@@ -276,11 +275,13 @@ describe('a run in the store', () => {
 			'test'
 		);
 		expect(view.status).toBe('finished');
-		const entry = await later(h).batches.byCode(view.batchCode ?? '');
-		expect(entry.closing).toMatchObject({ packs: 14, packed_g: 7000, raw_g: plan.raw_g });
+		const entry = await later(h).batches.byCode(view.entries[0]?.code ?? '');
+		expect(entry.closing).toMatchObject({ packs: 14, packed_g: 7000, raw_g: plan.subjects[0]?.raw_g ?? 0 });
 		expect(entry.keepsUntil).toBe('2027-08-25');
 		expect((await later(h).stock.basket()).some((l) => l.lot.id === lotId)).toBe(false);
-		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode && l.amount === 14)).toBe(true);
+		expect((await later(h).stock.shelves()).some((l) => l.code === view.entries[0]?.code && l.amount === 14)).toBe(
+			true
+		);
 		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags - 14);
 		await audit(h.id);
 		const again = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
@@ -291,11 +292,11 @@ describe('a run in the store', () => {
 		expect(found?.open).toEqual([[id, again.seq]]);
 		expect(await storesFor(link.db, h, now, found?.open).runs.heads()).toEqual(await later(h).runs.heads());
 		expect((await later(h).runs.heads()).map((head) => head.id)).toEqual([id]);
-		expect((await later(h).stock.basket()).find((l) => l.lot.id === lotId)?.grams).toBe(plan.raw_g);
-		expect((await later(h).stock.shelves()).some((l) => l.code === view.batchCode)).toBe(false);
+		expect((await later(h).stock.basket()).find((l) => l.lot.id === lotId)?.grams).toBe(plan.subjects[0]?.raw_g ?? 0);
+		expect((await later(h).stock.shelves()).some((l) => l.code === view.entries[0]?.code)).toBe(false);
 		expect((await later(h).home.containers()).find((c) => c.id === containerId)?.count).toBe(bags);
 		const closedAgain = await later(h).runs.append(id, [ev(9200, { type: 'finish' })], 'test');
-		expect(closedAgain.batchCode).toBe(view.batchCode);
+		expect(closedAgain.entries[0]?.code).toBe(view.entries[0]?.code);
 		await audit(h.id);
 	});
 	it('takes a tap that is sent twice, and from two devices at once, once', async () => {
@@ -335,7 +336,7 @@ describe('a run in the store', () => {
 		expect(await later(h).stock.basket()).not.toContainEqual(expect.objectContaining({ lot: { id: lotId } }));
 		// Said again that it is so, it is booked, late as it is.
 		const sure = await later(h).runs.append(id, [{ ...pack, id: randomUUID(), sure: true }], 'test');
-		expect((await later(h).stock.shelves()).find((l) => l.code === sure.batchCode)?.amount).toBe(400);
+		expect((await later(h).stock.shelves()).find((l) => l.code === sure.entries[0]?.code)?.amount).toBe(400);
 		await audit(h.id);
 	});
 	it('does not put frozen packs where it is warm', async () => {
@@ -358,7 +359,7 @@ describe('a run in the store', () => {
 		const finish = ev(9000, { type: 'finish' });
 		const pack = ev(8000, { type: 'pack', packs: 4, pack_g: 500, containerId: null, placeId: freezerId });
 		const view = await later(h).runs.append(id, [pack, finish], 'test');
-		const made = (await later(h).stock.shelves()).find((l) => l.code === view.batchCode);
+		const made = (await later(h).stock.shelves()).find((l) => l.code === view.entries[0]?.code);
 		await later(h).stock.act(randomUUID(), { lotId: made?.id ?? '', kind: 'take', unit: 'pack', amount: 1 }, 'test');
 		const open = await later(h).runs.append(id, [ev(9100, { type: 'undo', target: finish.id })], 'test');
 		expect(open.status).toBe('open');
@@ -386,7 +387,7 @@ describe('a run in the store', () => {
 		}));
 		const answers = await Promise.all(late.map((e) => later(h).runs.append(id, [e], 'test')));
 		expect(answers.every((a) => a.status === 'finished' && a.refused.length === 0)).toBe(true);
-		const code = answers[0]?.batchCode;
+		const code = answers[0]?.entries[0]?.code;
 		expect((await later(h).stock.shelves()).filter((l) => l.code === code)).toHaveLength(8);
 		expect((await later(h).batches.byCode(code ?? '')).closing.packs).toBe(8);
 	});
@@ -404,7 +405,7 @@ describe('a run in the store', () => {
 			],
 			'test'
 		);
-		expect((await later(h).batches.byCode(view.batchCode ?? '')).packedOn).toBe('2026-08-25');
+		expect((await later(h).batches.byCode(view.entries[0]?.code ?? '')).packedOn).toBe('2026-08-25');
 	});
 	it('takes what was packed into a place that was removed meanwhile, and brings the place back', async () => {
 		const h = await home();
@@ -443,7 +444,12 @@ describe('a run in the store', () => {
 		const bags = (await stores(h).home.containers()).slice(0, 2).map((c) => c.id);
 		for (let round = 0; round < 12; round++) {
 			const halves = await Promise.all(
-				[0, 1].map(() => stores(h).runs.start(ask(), { ...plan, raw_g: 200, load_g: 1000, prepared_g: 1000 }))
+				[0, 1].map(() =>
+					stores(h).runs.start(ask(), {
+						...plan,
+						subjects: plan.subjects.map((s) => ({ ...s, raw_g: 200, load_g: 1000, prepared_g: 1000 }))
+					})
+				)
 			);
 			await Promise.all(
 				halves.map(({ id }, i) =>
@@ -466,7 +472,11 @@ describe('a run in the store', () => {
 		for (let round = 0; round < 6; round++) {
 			const h = await home();
 			const { plan } = await rawRun(h);
-			const halves = await Promise.all([0, 1].map(() => stores(h).runs.start(ask(), { ...plan, raw_g: 200 })));
+			const halves = await Promise.all(
+				[0, 1].map(() =>
+					stores(h).runs.start(ask(), { ...plan, subjects: plan.subjects.map((s) => ({ ...s, raw_g: 200 })) })
+				)
+			);
 			const tap = ev(60, { type: 'heat-on' });
 			const both = await Promise.allSettled(halves.map(({ id }) => later(h).runs.append(id, [tap], 'test')));
 			const views = await Promise.all(halves.map(({ id }) => later(h).runs.get(id)));
@@ -508,7 +518,7 @@ describe('a run in the store', () => {
 		const back = stores(h, new Date(now.getTime() - 600_000));
 		const view = await back.runs.append(id, [put(-600, { type: 'finish' }, 3)], 'test');
 		expect(view.status).toBe('finished');
-		expect((await later(h).batches.byCode(view.batchCode ?? '')).closing).toMatchObject({ packs: 2 });
+		expect((await later(h).batches.byCode(view.entries[0]?.code ?? '')).closing).toMatchObject({ packs: 2 });
 	});
 	it('corrects a device whose clock is wrong by what it says at the sending', async () => {
 		const h = await home();
@@ -526,7 +536,11 @@ describe('a run in the store', () => {
 			const { plan, lotId } = await rawRun(h);
 			const both = await Promise.allSettled([
 				stores(h).runs.start(ask(), plan),
-				stores(h).stock.act(randomUUID(), { lotId, kind: 'take', unit: 'dg', amount: plan.raw_g }, 'test')
+				stores(h).stock.act(
+					randomUUID(),
+					{ lotId, kind: 'take', unit: 'dg', amount: plan.subjects[0]?.raw_g ?? 0 },
+					'test'
+				)
 			]);
 			expect(both.filter((b) => b.status === 'fulfilled')).toHaveLength(1);
 		}

@@ -20,6 +20,9 @@
 					{d.amount === 1 ? 'has' : 'have'} been taken or moved since, but the run now says {d.amount === 1
 						? 'it was'
 						: 'they were'} not packed.
+				{:else if d.made}
+					<b>{sayWeight(d.amount / dgPerG, units)}</b> of {d.title} has been used since, but the run now says that it did
+					not come off.
 				{:else}
 					<b>{sayWeight(d.amount / dgPerG, units)}</b> of {d.title} was gone already when the run used it up.
 				{/if}

@@ -6,11 +6,12 @@
 	const text = $derived(
 		left === null ? sayClock((now - since) / 1000) : left > 0 ? sayClock(left) : sayClock((now - (due ?? now)) / 1000)
 	);
+	const shown = $derived(`${left !== null && left <= 0 ? '+' : ''}${text}`);
 </script>
 
-<div class="my-3">
-	<p class="head figure font-extrabold text-rim" role="timer" aria-live="off">
-		{left !== null && left <= 0 ? '+' : ''}{text}
+<div class="[container-type:inline-size] my-3">
+	<p class="head figure font-extrabold text-rim" role="timer" aria-live="off" style="--signs: {shown.length}">
+		{shown}
 	</p>
 	<p class="-mt-1 text-soft">
 		{#if left === null}so far, counting up
@@ -24,7 +25,9 @@
 
 <style>
 	.figure {
-		font-size: clamp(6rem, 24vw, 15rem);
+		/* As large as its box lets it be: four signs or six. */
+		font-size: clamp(4rem, calc(165cqw / var(--signs)), 15rem);
+		white-space: nowrap;
 		line-height: 0.95;
 		letter-spacing: -0.03em;
 	}

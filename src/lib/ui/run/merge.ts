@@ -1,4 +1,4 @@
-import type { RunEvent } from '$core/runs/events';
+import type { RunEvent } from '$core/runs/kinds';
 
 /** Events that are not among the known ones, by id, in their order. */
 export function newOnly(events: readonly RunEvent[], known: readonly RunEvent[]): RunEvent[] {

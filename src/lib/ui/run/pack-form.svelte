@@ -1,36 +1,41 @@
 <script lang="ts">
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
-	import { tally, type RunState } from '$core/runs/fold';
+	import { tally } from '$core/runs/kinds/freeze/fold';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
-	import type { Tap } from '$core/runs/next';
-	import type { RunPlan } from '$core/runs/plan';
+	import type { Tap } from '$core/runs/kinds';
+	import type { RunSession } from './run-session.svelte';
 
 	interface Choice {
 		id: string;
 		name: string;
 	}
 	let {
-		runId,
-		plan,
-		state: run,
+		session,
+		subject: n,
 		freezers,
 		containers,
 		units,
 		ontap
 	}: {
-		runId: string;
-		plan: RunPlan;
-		state: RunState;
-		freezers: Choice[];
-		containers: (Choice & { count: number })[];
+		session: RunSession;
+		/** Which food of the run, from 1. */
+		subject: number;
+		freezers: readonly Choice[];
+		containers: readonly (Choice & { count: number })[];
 		units: Units;
 		ontap: (tap: Tap) => boolean;
 	} = $props();
 
-	const sums = $derived(tally(run));
+	const run = $derived(session.state);
+	const several = $derived(session.plan.subjects.length > 1);
+	const plan = $derived(session.plan.subjects.find((s) => s.n === n) ?? session.plan.subjects[0]);
+	const portion_g = $derived(plan?.portion_g ?? 0);
+	const sums = $derived(tally(run, n));
+	const all = $derived(tally(run));
+	const packed = $derived(run.packed.filter((p) => p.subject === n));
 	/** What should come out of what is firm: ears give kernels. */
-	const firm_g = $derived(Math.round(sums.firm_g * (plan.load_g > 0 ? plan.prepared_g / plan.load_g : 1)));
+	const firm_g = $derived(Math.round(sums.firm_g * (plan && plan.load_g > 0 ? plan.prepared_g / plan.load_g : 1)));
 	/** Less than a spoonful is what sticks to the tray. */
 	const left_g = $derived(firm_g - sums.packed_g < 10 ? 0 : firm_g - sums.packed_g);
 	let more = $state(false);
@@ -38,15 +43,16 @@
 	let packs = $state<number | null>(null);
 	let containerId = $state<string | null>(null);
 	let placeId = $state<string | null>(null);
-	const weight = $derived(pack_g ?? (left_g >= plan.portion_g || left_g === 0 ? plan.portion_g : left_g));
+	const weight = $derived(pack_g ?? (left_g >= portion_g || left_g === 0 ? portion_g : left_g));
 	const count = $derived(packs ?? Math.max(1, Math.floor(left_g / Math.max(1, weight))));
 	const where = $derived(placeId ?? freezers[0]?.id ?? '');
-	const what = $derived(containerId ?? plan.container?.id ?? '');
+	const what = $derived(containerId ?? plan?.container?.id ?? '');
 
 	function submit(event: SubmitEvent) {
 		event.preventDefault();
 		const kept = ontap({
 			type: 'pack',
+			...(several ? { subject: n } : {}),
 			packs: Math.round(count),
 			pack_g: Math.round(weight),
 			containerId: what || null,
@@ -67,15 +73,15 @@
 				units
 			)} to go{/if}.
 		<a
-			href="/stove/{runId}/labels?grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}"
+			href="/stove/{session.id}/labels?of={n}&grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}"
 			target="_blank"
 			rel="noopener">Print {sayCount(Math.max(1, Math.round(count)), 'label')}</a
 		> before filling.
 	</p>
 	<LabelsNote />
-	{#if run.packed.length > 0}
+	{#if packed.length > 0}
 		<ul class="my-2">
-			{#each run.packed as p (p.eventId)}
+			{#each packed as p (p.eventId)}
 				<li class="flex items-center justify-between gap-2">
 					<span
 						><b>{p.packs}</b> × {sayWeight(p.pack_g, units)}{#if p.containerId}, {containers.find(
@@ -93,7 +99,7 @@
 		<p class="font-semibold text-amber">
 			There is no freezer in the Kitchen yet. <a href="/kitchen/places">Add one</a>; the run waits.
 		</p>
-	{:else if left_g === 0 && run.packed.length > 0 && !more}
+	{:else if left_g === 0 && packed.length > 0 && !more}
 		<button class="btn btn-plain underline" onclick={() => (more = true)}>More packs than that?</button>
 	{:else}
 		<form class="flex flex-wrap items-end gap-3" onsubmit={submit}>
@@ -109,8 +115,8 @@
 					oninput={(e) => (packs = e.currentTarget.valueAsNumber)}
 				/></label
 			>
-			{#if plan.second_g}<div class="flex gap-1" role="group" aria-label="Size">
-					{#each [plan.portion_g, plan.second_g] as g (g)}<button
+			{#if plan?.second_g}<div class="flex gap-1" role="group" aria-label="Size">
+					{#each [portion_g, plan.second_g] as g (g)}<button
 							type="button"
 							class="btn {Math.round(weight) === g ? 'btn-full' : ''}"
 							aria-pressed={Math.round(weight) === g}
@@ -138,7 +144,7 @@
 			<button class="btn {sums.packed_g === 0 ? 'btn-full' : ''}">Book these packs</button>
 		</form>
 	{/if}
-	{#if run.packed.length > 0 && sums.waiting_g + sums.under_g === 0}
+	{#if run.packed.length > 0 && all.waiting_g + all.under_g === 0 && session.plan.subjects.every((s) => run.packed.some((p) => p.subject === s.n) || tally(run, s.n).firm_g === 0)}
 		<button class="btn btn-full mt-4 min-h-16 text-xl" onclick={() => ontap({ type: 'finish' })}
 			>All away: close the run</button
 		>

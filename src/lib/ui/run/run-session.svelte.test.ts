@@ -1,7 +1,6 @@
 import { flushSync } from 'svelte';
 import { describe, expect, it } from 'vitest';
-import type { RunEvent } from '$core/runs/events';
-import type { RunPlan } from '$core/runs/plan';
+import { planOf, type RunEvent, type RunPlan } from '$core/runs/kinds';
 import { Clock } from '../clock/clock-state.svelte';
 import { HaulLine, type Echo } from '../haul/echo-state.svelte';
 import { Outbox, type Send } from './outbox/outbox.svelte';
@@ -11,7 +10,7 @@ import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 
 const start = Date.parse('2026-08-25T08:00:00Z');
-const plan: RunPlan = {
+const plan: RunPlan = planOf({
 	core: 'test', kind: 'freeze', units: 'metric', food: { id: 'green-beans', name: 'beans' }, form: 'whole', cut: { id: 'cut', name: 'cut' }, way: { id: 'blanch:cut', name: 'Blanch + freeze' },
 	lotId: 'l', raw_g: 2000, load_g: 1800, prepared_g: 1800, potful_g: 900, prepare: 'Wash.', pot: { name: 'pot', water_L: 8, toBoil_s: 1200, boil_C: 98.7, minutePotful_g: 450 },
 	basins: 1, ice_kg: 2, icePerPotful_kg: 1,
@@ -21,17 +20,16 @@ const plan: RunPlan = {
 		{ id: 'freeze', resource: 'freezer', least_s: 3600, doing: 'Freezing.', leave: 'Firm', hint: '' }
 	],
 	trays: 2, perTray_g: 900, portion_g: 500, container: null, headspace: '', months: [8, 12], use: '', source: '', cautions: [], expected: { hands_s: 1, elapsed_s: 2 }
-}; // prettier-ignore
+}); // prettier-ignore
 const wire = (more: Partial<RunView> = {}): RunView => ({
 	id: 'run',
-	code: 'ABCDE',
+	codes: ['ABCDE'],
 	plan,
 	startedAt: start,
 	status: 'open',
-	batchCode: null,
+	entries: [],
 	events: [],
 	seq: 0,
-	spareCodes: [],
 	differences: [],
 	...more
 });
@@ -87,12 +85,12 @@ describe('a run on a device', () => {
 		const { session, outbox } = await open();
 		session.tap({ type: 'heat-on' }, start + 5000);
 		await settle();
-		inEffect(() => expect(session.state.kettle).toEqual({ state: 'heating', since: start + 5000 }));
+		inEffect(() => expect(session.state.kettles).toMatchObject([{ state: 'heating', since: start + 5000 }]));
 		expect(outbox.offline).toBe(true);
 		expect(session.waiting).toBe(1);
 		// The page is closed and opened again: the tap is still there.
 		const again = await open();
-		expect(again.session.state.kettle.state).toBe('heating');
+		expect(again.session.state.kettles[0]?.state).toBe('heating');
 		up = true;
 		await again.outbox.drain();
 		expect(again.session.waiting).toBe(0);
@@ -113,7 +111,7 @@ describe('a run on a device', () => {
 		await outbox.drain();
 		expect(outbox.tray).toMatchObject([{ why: 'No freezer.', event: { type: 'pack' } }]);
 		expect(session.state.packed).toEqual([]);
-		expect(session.state.kettle.state).toBe('boiling');
+		expect(session.state.kettles[0]?.state).toBe('boiling');
 		expect(outbox.waiting).toBe(0);
 		await outbox.drop(outbox.tray[0]?.n ?? 0);
 		expect(outbox.tray).toEqual([]);
@@ -133,7 +131,7 @@ describe('a run on a device', () => {
 		await settle();
 		up = true;
 		await outbox.drain();
-		expect(session.state.kettle.state).toBe('boiling');
+		expect(session.state.kettles[0]?.state).toBe('boiling');
 		expect(outbox.tray).toMatchObject([{ code: 'SURPRISE' }]);
 		await outbox.again(outbox.tray[0]?.n ?? 0, { ...(outbox.tray[0]?.event as RunEvent), sure: true });
 		expect(outbox.tray).toEqual([]);
@@ -185,9 +183,9 @@ describe('a run on a device', () => {
 		session.tap({ type: 'boiling' }, start + 9);
 		await settle();
 		session.take(wire());
-		expect(session.state.kettle.state).toBe('boiling');
-		session.take(wire({ seq: 5, status: 'finished', batchCode: 'ABCDE' }));
-		expect(session.batchCode).toBe('ABCDE');
+		expect(session.state.kettles[0]?.state).toBe('boiling');
+		session.take(wire({ seq: 5, status: 'finished', entries: [{ n: 1, code: 'ABCDE' }] }));
+		expect(session.entries).toEqual([{ n: 1, code: 'ABCDE' }]);
 	});
 	it('follows what another device taps, closed or not', async () => {
 		expect.assertions(2);
@@ -197,7 +195,7 @@ describe('a run on a device', () => {
 		);
 		const news = {
 			status: 'open',
-			batchCode: null,
+			entries: [],
 			seq: 7,
 			differences: [],
 			events: [{ id: 'x', at: start + 9, type: 'boiling' }]
@@ -209,7 +207,7 @@ describe('a run on a device', () => {
 		);
 		const session = runs.of(wire({ status: 'finished', seq: 2 }));
 		await runs.follow();
-		expect(session.state.kettle.state).toBe('boiling');
+		expect(session.state.kettles[0]?.state).toBe('boiling');
 		await runs.follow();
 		expect(session.events).toHaveLength(1);
 	});
@@ -223,10 +221,9 @@ describe('a run on a device', () => {
 		runs.of(wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 }));
 		const timer = {
 			key: '1-chill',
-			potful: 1,
-			resource: 'basin',
-			stage: 'chill',
+			unit: 'potful 1',
 			label: 'in the ice',
+			food: 'peas',
 			since: start,
 			due: start + 5,
 			latest: null

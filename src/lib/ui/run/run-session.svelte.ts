@@ -1,9 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { seenOf } from '$core/runs/engine/order';
-import type { RunEvent } from '$core/runs/events';
-import { foldRun, type RunState } from '$core/runs/fold';
-import type { Tap } from '$core/runs/next';
-import type { RunPlan } from '$core/runs/plan';
+import { foldRun, kindOf, type RunEvent, type RunPlan, type RunState, type Tap } from '$core/runs/kinds';
 import type { RunNews, RunView, TapAnswer } from '$core/runs/wire';
 import { newOnly } from './merge';
 import type { Outbox } from './outbox/outbox.svelte';
@@ -14,14 +11,14 @@ import type { Outbox } from './outbox/outbox.svelte';
  */
 export class RunSession {
 	readonly id: string;
-	readonly code: string;
+	readonly codes: readonly string[];
 	readonly plan: RunPlan;
 	readonly startedAt: number;
 	readonly #outbox: Outbox;
 	#household: string;
 	#confirmed = $state.raw<readonly RunEvent[]>([]);
 	#status = $state<RunNews['status']>('open');
-	#batchCode = $state<string | null>(null);
+	#entries = $state.raw<RunNews['entries']>([]);
 	#differences = $state.raw<RunNews['differences']>([]);
 	#notes = $state.raw<readonly string[]>([]);
 	#seq = -1;
@@ -29,7 +26,7 @@ export class RunSession {
 
 	constructor(wire: RunView, outbox: Outbox, household: string) {
 		this.id = wire.id;
-		this.code = wire.code;
+		this.codes = wire.codes;
 		this.plan = wire.plan;
 		this.startedAt = wire.startedAt;
 		this.#outbox = outbox;
@@ -47,8 +44,13 @@ export class RunSession {
 	get status(): RunNews['status'] {
 		return this.#status;
 	}
-	get batchCode(): string | null {
-		return this.#batchCode;
+	/** Its entries in the book. */
+	get entries(): RunNews['entries'] {
+		return this.#entries;
+	}
+	/** What it is called: its foods. */
+	get food(): string {
+		return kindOf(this.plan).head(this.plan).food;
 	}
 	get differences(): RunNews['differences'] {
 		return this.#differences;
@@ -83,7 +85,7 @@ export class RunSession {
 
 	#about(news: RunNews): void {
 		this.#status = news.status;
-		this.#batchCode = news.batchCode;
+		this.#entries = news.entries;
 		this.#differences = news.differences;
 		this.#seq = news.seq;
 	}

@@ -1,12 +1,11 @@
 import { getContext, setContext } from 'svelte';
-import type { Timer } from '$core/runs/fold';
+import type { Timer } from '$core/runs/engine/stage';
 import type { News, RunHead, RunView } from '$core/runs/wire';
 import type { Outbox, Send } from './outbox/outbox.svelte';
 import { RunSession } from './run-session.svelte';
 
 export interface RailTimer extends Timer {
 	readonly runId: string;
-	readonly food: string;
 }
 
 /** The server answers of so many at once. */
@@ -90,12 +89,10 @@ export class Runs {
 	}
 
 	get timers(): RailTimer[] {
-		const own = this.#sessions.flatMap((s) =>
-			s.state.timers.map((t) => ({ ...t, runId: s.id, food: s.plan.food.name }))
-		);
+		const own = this.#sessions.flatMap((s) => s.state.timers.map((t) => ({ ...t, runId: s.id })));
 		const other = this.#heads
 			.filter((h) => !this.#sessions.some((s) => s.id === h.id))
-			.flatMap((h) => h.timers.map((t) => ({ ...t, runId: h.id, food: h.food })));
+			.flatMap((h) => h.timers.map((t) => ({ ...t, runId: h.id })));
 		return [...own, ...other].sort((a, b) => (a.due ?? Infinity) - (b.due ?? Infinity));
 	}
 }

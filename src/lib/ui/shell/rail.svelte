@@ -5,7 +5,7 @@
 
 	let { timers, now, zone }: { timers: readonly RailTimer[]; now: number; zone: string } = $props();
 	const shown = $derived(timers.slice(0, 6));
-	const words = (t: RailTimer) => `${t.label} · ${t.food}${t.potful ? `, potful ${t.potful}` : ''}`;
+	const words = (t: RailTimer) => `${t.label} · ${t.food}${t.unit ? `, ${t.unit}` : ''}`;
 </script>
 
 {#if shown.length > 0}

@@ -1,14 +1,13 @@
 <script lang="ts">
 	import { scaleBand, scaleTime } from 'd3-scale';
 	import { sayTime } from '$core/quantities/dates';
-	import type { RunState } from '$core/runs/fold';
-	import type { RunPlan } from '$core/runs/plan';
+	import type { FreezeState } from '$core/runs/kinds/freeze/fold';
 
 	/** How the potfuls went through pot, ice and cloth: a row a potful, on the clock. */
-	let { plan, state, zone }: { plan: RunPlan; state: RunState; zone: string } = $props();
+	let { food, subject, state, zone }: { food: string; subject: number; state: FreezeState; zone: string } = $props();
 	const width = 720;
 	const left = 64;
-	const begun = $derived(state.potfuls.filter((p) => p.path.length > 0));
+	const begun = $derived(state.potfuls.filter((p) => p.subject === subject && p.path.length > 0));
 	const bars = $derived(
 		begun.flatMap((p) =>
 			p.path
@@ -43,8 +42,7 @@
 				viewBox="0 0 {width} {height}"
 				class="w-full min-w-[36rem]"
 				role="img"
-				aria-label="When each potful of {plan.food
-					.name} was in the heat, in the ice and draining; the same in the table."
+				aria-label="When each potful of {food} was in the heat, in the ice and draining; the same in the table."
 			>
 				{#each x.ticks(6) as t, tNth (tNth)}
 					<line x1={x(t)} x2={x(t)} y1="0" y2={height - 24} stroke="var(--line)" />

@@ -15,6 +15,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			locals.stores.stock.ofBatch(batch.id),
 			batch.runId ? locals.stores.runs.get(batch.runId) : null
 		]);
+		const subject = batch.plan?.subjects.find((s) => s.n === batch.n) ?? null;
 		const food = foodById(batch.food);
 		const cut = food?.cuts.find((c) => c.id === batch.cut) ?? null;
 		const planned = cut ? (cut.yields[batch.form] ?? Object.values(cut.yields)[0]) : undefined;
@@ -28,17 +29,21 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				keepsUntil: batch.keepsUntil,
 				use: batch.useWords,
 				closing: batch.closing,
+				again: batch.again,
+				change: batch.change,
 				byHand: batch.madeBy === 'hand',
 				voided: batch.voidedAt !== null
 			},
-			planned: batch.plan
+			planned: subject
 				? {
-						raw_g: batch.plan.raw_g,
-						load_g: batch.plan.load_g,
-						packed_g: batch.plan.prepared_g,
-						elapsed_s: batch.plan.expected.elapsed_s,
-						stages: Object.fromEntries(batch.plan.stages.map((s) => [s.id, s.least_s])),
-						reboil: batch.plan.pot ? 60 : null
+						raw_g: subject.raw_g,
+						load_g: subject.load_g,
+						packed_g: subject.prepared_g,
+						elapsed_s: subject.expected.elapsed_s,
+						stages: Object.fromEntries(
+							subject.stages.map(({ id, end }) => [id, end.by === 'clock' ? end.least_s : null])
+						),
+						reboil: subject.heat === 'water' ? 60 : null
 					}
 				: null,
 			tableYield: planned ? { value: planned.value, source: planned.source, confidence: planned.confidence } : null,
@@ -46,6 +51,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				? {
 						id: run.id,
 						plan: run.plan,
+						of: batch.n,
 						startedAt: run.startedAt,
 						events: run.events,
 						open: run.status === 'open',

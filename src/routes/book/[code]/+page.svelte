@@ -2,7 +2,7 @@
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
-	import { foldRun } from '$core/runs/fold';
+	import { foldRun } from '$core/runs/kinds';
 	import Differences from '$lib/ui/run/differences.svelte';
 	import RunChart from '$lib/ui/story/run-chart.svelte';
 	import { enhance } from '$app/forms';
@@ -166,7 +166,7 @@
 </div>
 {#if run && data.run}<section class="mt-8">
 		<h2 class="mb-2 text-xl">The run on the clock</h2>
-		<RunChart plan={data.run.plan} state={run} {zone} />
+		<RunChart food={data.batch.title} subject={data.run.of} state={run} {zone} />
 	</section>{/if}
 {#if b.byHand && data.lots.length === 0 && !b.voided}
 	<Faults failed={form as Failed | null} />

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { kindOf } from '$core/runs/kinds';
+import { stoveThings } from '$lib/server/stove';
 import { id, key, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
@@ -6,22 +8,8 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		parse(id().required(), params.run);
-		const [run, places, containers] = await Promise.all([
-			locals.stores.runs.get(params.run),
-			locals.stores.home.places(),
-			locals.stores.home.containers()
-		]);
-		return {
-			title: `Stove: ${run.plan.food.name}`,
-			run,
-			freezers: places.filter((p) => p.kind === 'freezer').map((p) => ({ id: p.id, name: p.name })),
-			containers: containers.map((c) => ({
-				id: c.id,
-				name: c.name,
-				count: Math.max(0, c.count),
-				volume_mL: c.volumeMl
-			}))
-		};
+		const [run, things] = await Promise.all([locals.stores.runs.get(params.run), stoveThings(locals.stores)]);
+		return { title: `Stove: ${kindOf(run.plan).head(run.plan).food}`, run, things };
 	}, locals.household.units);
 
 export const actions: Actions = {

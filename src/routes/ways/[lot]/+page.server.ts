@@ -2,7 +2,8 @@ import Joi from 'joi';
 import { redirect } from '@sveltejs/kit';
 import type { FreezeWay, RefusedWay } from '$core/ways/freeze-ways';
 import { packStyleNames } from '$core/packing/pack-style';
-import { planRun } from '$core/runs/plan';
+import { planFreeze } from '$core/runs/kinds/freeze/make';
+import { byProductsOf, freezersOf } from '$lib/server/start';
 import { blanchRules, freezingRules } from '$reference/rules';
 import { sources } from '$reference/sources';
 import { AppError } from '$lib/server/errors';
@@ -162,7 +163,7 @@ export const actions: Actions = {
 			// Sent again after a lost answer: it is the run that was started then, whatever has become of the lot since.
 			const before = await event.locals.stores.runs.started(ask);
 			if (before) redirect(303, `/stove/${before.id}`);
-			const { lot, stop, free_g, shown_g, kitchen, ways, portionWords } = await waysFor(
+			const { lot, thing, stop, free_g, shown_g, kitchen, ways, portionWords } = await waysFor(
 				event.locals.stores,
 				event.params.lot ?? '',
 				wayQuery(query),
@@ -179,14 +180,17 @@ export const actions: Actions = {
 				throw new AppError(422, 'REFUSED', `${way.reason} Instead: ${way.instead.join('; ')}.`);
 			if (free_g === 0)
 				throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
-			const plan = planRun(way, {
+			const one = {
+				way,
 				lotId: lot.id,
 				called: lot.title,
 				form: lot.form,
 				raw_g: shown_g,
-				kitchen,
-				portionWords
-			});
+				portionWords,
+				cooked: thing.state === 'cooked',
+				byproducts: byProductsOf(thing, way, shown_g)
+			};
+			const plan = planFreeze([one], kitchen, await freezersOf(event.locals.stores));
 			const { id: runId } = await event.locals.stores.runs.start(ask, plan);
 			redirect(303, `/stove/${runId}`);
 		}),

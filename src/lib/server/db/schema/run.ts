@@ -15,10 +15,14 @@ import {
 	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
-import type { RunEvent } from '../../../../core/runs/events';
-import type { RunPlan } from '../../../../core/runs/plan';
+import type { RunEvent } from '../../../../core/runs/kinds';
 import { owner } from './household';
 import { lot } from './stock';
+
+/** A plan as it is kept: its kind is known, its version may be an old one. */
+export interface KeptPlan {
+	readonly kind: string;
+}
 
 /** A frozen plan; its state is the fold of plan and events. `status` only finds the open ones quickly. */
 export const run = pgTable(
@@ -26,20 +30,39 @@ export const run = pgTable(
 	{
 		id: uuid('id').primaryKey(),
 		householdId: owner(),
-		lotId: uuid('lot_id').notNull(),
-		plan: jsonb('plan').$type<RunPlan>().notNull(),
+		/** As it was frozen, of whatever version: `planOf` brings it up. */
+		plan: jsonb('plan').$type<KeptPlan>().notNull(),
 		status: text('status', { enum: ['open', 'finished', 'stopped'] }).notNull(),
 		startedAt: timestamp('started_at', { withTimezone: true }).notNull(),
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 	},
+	(t) => [unique('run_of_household').on(t.householdId, t.id), index('run_by_status').on(t.householdId, t.status)]
+);
+
+/** What goes into a run: one lot or several, each with its share. */
+export const runLot = pgTable(
+	'run_lot',
+	{
+		runId: uuid('run_id').notNull(),
+		householdId: owner(),
+		lotId: uuid('lot_id').notNull(),
+		/** In the lot's unit. */
+		amount: bigint('amount', { mode: 'number' }).notNull()
+	},
 	(t) => [
-		unique('run_of_household').on(t.householdId, t.id),
-		index('run_by_status').on(t.householdId, t.status),
+		primaryKey({ columns: [t.runId, t.lotId] }),
+		index('run_by_lot').on(t.householdId, t.lotId),
+		foreignKey({
+			columns: [t.householdId, t.runId],
+			foreignColumns: [run.householdId, run.id],
+			name: 'run_lot_run'
+		}).onDelete('cascade'),
 		foreignKey({
 			columns: [t.householdId, t.lotId],
 			foreignColumns: [lot.householdId, lot.id],
-			name: 'run_lot'
-		}).onDelete('cascade')
+			name: 'run_lot_lot'
+		}).onDelete('cascade'),
+		check('run_lot_amount', sql`${t.amount} > 0`)
 	]
 );
 

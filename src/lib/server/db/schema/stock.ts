@@ -17,7 +17,8 @@ import {
 	uuid,
 	type AnyPgColumn
 } from 'drizzle-orm/pg-core';
-import type { Closing } from '../../../../core/runs/close';
+import type { Closing } from '../../../../core/runs/engine/book';
+import { woulds } from '../../../../core/runs/engine/event';
 import type { Stay } from '../../../../core/things/clock';
 import { movementKinds } from '../../../../core/stock/fold';
 import { contentUnits, lotUnits } from '../../../../core/stock/amount';
@@ -78,6 +79,11 @@ export const batch = pgTable(
 		/** What was paid for what went in, in minor units; null where it was not said. */
 		paidMinor: integer('paid_minor'),
 		currency: text('currency'),
+		/** Would you do it again, and what would you change; empty where nobody said. */
+		again: text('again', { enum: ['', ...woulds] })
+			.notNull()
+			.default(''),
+		change: text('change').notNull().default(''),
 		/** The run was opened again: this entry no longer counts. */
 		voidedAt: timestamp('voided_at', { withTimezone: true }),
 		createdAt: timestamp('created_at', { withTimezone: true }).notNull()

@@ -1,8 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { isDeepStrictEqual } from 'node:util';
-import type { RunEvent } from '$core/runs/events';
-import { foldRun } from '$core/runs/fold';
-import { surpriseOf } from '$core/runs/surprise';
+import { foldRun, kindOf, planOf, type RunEvent } from '$core/runs/kinds';
+import { afterTheEnd } from '$core/runs/engine/event';
+import { foodById } from '$core/things/names';
 import type { Refused, RunView, TapAnswer } from '$core/runs/wire';
 import { transact, type Database, type Tx } from '../../db/client';
 import { container, place, run, runEvent } from '../../db/schema';
@@ -20,6 +20,7 @@ const differ_ms = 15_000;
 const before_ms = 86_400_000;
 /** An evening has a few hundred taps. An end, what was packed and what is taken back are kept whatever came before. */
 const mostEvents = 3_000;
+const keptAlways = new Set(['finish', 'stop', 'undo', ...afterTheEnd.filter((type) => type !== 'note')]);
 
 /**
  * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, never later than
@@ -101,6 +102,9 @@ export function append(
 
 /** Taps that are new and can be kept, and those that cannot with the reason; what came before is passed over. */
 async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly RunEvent[], have: number) {
+	const plan = planOf(row.plan);
+	const kind = kindOf(plan);
+	const outputs = kind.outputs(plan).map((o) => o.n);
 	const ids = events.map((e) => e.id);
 	const known = await tx
 		.select({ id: runEvent.id, runId: runEvent.runId, event: runEvent.event })
@@ -132,15 +136,29 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			refuse(event, 'KEY_REUSED', 'A tap with this id belongs to another run. It was not kept.');
 			continue;
 		}
-		if (have + fresh.size >= mostEvents && !['finish', 'stop', 'undo', 'pack'].includes(event.type)) {
+		if (have + fresh.size >= mostEvents && !keptAlways.has(event.type)) {
 			refuse(event, 'TOO_MANY', `This run has ${mostEvents} taps already: finish or stop it. The tap was not kept.`);
 			continue;
 		}
 		const held = event.type === 'pack' ? containers.find((c) => c.id === event.containerId)?.volume_mL : undefined;
-		const surprise = event.sure ? undefined : surpriseOf(row.plan, event, undefined, held);
+		const surprise = event.sure ? undefined : kind.surprise(plan, event, undefined, held);
 		if (surprise !== undefined) {
 			refuse(event, 'SURPRISE', `${surprise} It was not kept; say again that it is.`);
 			continue;
+		}
+		if ('subject' in event && event.subject !== undefined && !outputs.includes(event.subject)) {
+			refuse(event, 'NOT_FOUND', 'There is no such food in this run. The tap was not kept.');
+			continue;
+		}
+		if (event.type === 'by-product') {
+			const food = foodById(event.food);
+			const known =
+				kind.byproducts(plan).some((b) => b.food === event.food && b.form === event.form) ||
+				food?.forms.some((f) => f.id === event.form);
+			if (!places.some((p) => p.id === event.placeId) || !food || !known) {
+				refuse(event, 'NOT_FOUND', 'There is no such place or food. It was not booked.');
+				continue;
+			}
 		}
 		if (event.type === 'pack') {
 			const to = places.find((p) => p.id === event.placeId);

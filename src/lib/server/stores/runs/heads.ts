@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { foldRun } from '$core/runs/fold';
+import { foldRun, kindOf } from '$core/runs/kinds';
 import type { RunHead } from '$core/runs/wire';
 import { preparedOnce, type Database } from '../../db/client';
 import { run } from '../../db/schema';
@@ -40,9 +40,7 @@ export async function headsOf(db: Database, householdId: string, known?: readonl
 			folded.delete(view.id);
 			folded.set(view.id, {
 				id: view.id,
-				food: plan.food.name,
-				way: plan.way.name,
-				raw_g: plan.raw_g,
+				...kindOf(plan).head(plan),
 				startedAt: view.startedAt,
 				seq: view.seq,
 				timers: foldRun(plan, view.startedAt, view.events).timers

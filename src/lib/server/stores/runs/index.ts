@@ -1,11 +1,9 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import type { RunEvent } from '$core/runs/events';
-import { foldRun } from '$core/runs/fold';
-import type { RunPlan } from '$core/runs/plan';
+import { foldRun, kindOf, type RunEvent, type RunPlan } from '$core/runs/kinds';
 import { dgOf } from '$core/stock/amount';
 import type { Database } from '../../db/client';
-import { difference, lotBalance, run, runOutput } from '../../db/schema';
+import { difference, lotBalance, run, runLot, runOutput } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow, OpenRun } from '../households';
 import { answered, once } from '../once';
@@ -19,8 +17,8 @@ import { settle } from './settle';
 export type { Appended } from './append';
 export type { RunRow } from './read';
 
-/** One for what the run is for, the others for what else comes up on the way. */
-const outputs = 4;
+/** Codes for what else comes up on the way, besides one for each thing that is planned. */
+const spare = 3;
 
 /** What was asked for at a start: the way and its choices, not the plan that they led to. */
 export interface StartAsk {
@@ -44,18 +42,24 @@ export function runStore(db: Database, household: HouseholdRow, now: Date, open?
 			return (await answered(db, householdId, intent(ask))) as { id: string } | undefined;
 		},
 
-		/** Starts a run from a frozen plan. @throws {AppError} 404, 409 when the lot is spoken for */
+		/** Starts a run from a frozen plan. @throws {AppError} 404, 409 when a lot is spoken for */
 		start(ask: StartAsk, plan: RunPlan): Promise<{ id: string }> {
 			return once(db, householdId, intent(ask), now, async (tx) => {
-				const [balance] = await tx
+				const kind = kindOf(plan);
+				// Two foods of a run may be shares of one lot.
+				const wanted = new Map<string, number>();
+				for (const { lotId, raw_g } of kind.lots(plan)) wanted.set(lotId, (wanted.get(lotId) ?? 0) + dgOf(raw_g));
+				const balances = await tx
 					.select()
 					.from(lotBalance)
-					.where(and(eq(lotBalance.householdId, householdId), eq(lotBalance.lotId, plan.lotId)))
+					.where(and(eq(lotBalance.householdId, householdId), inArray(lotBalance.lotId, [...wanted.keys()])))
+					.orderBy(asc(lotBalance.lotId))
 					.for('update');
-				if (!balance) throw notFound('lot');
-				const taken = (await claimedBy(tx, householdId)).get(plan.lotId) ?? 0;
-				const amount = dgOf(plan.raw_g);
-				if (balance.amount - taken < amount) {
+				if (balances.length < wanted.size) throw notFound('lot');
+				const claimed = await claimedBy(tx, householdId);
+				for (const { lotId, amount } of balances) {
+					const taken = claimed.get(lotId) ?? 0;
+					if (amount - taken >= (wanted.get(lotId) ?? 0)) continue;
 					throw new AppError(
 						409,
 						'SPOKEN_FOR',
@@ -65,11 +69,14 @@ export function runStore(db: Database, household: HouseholdRow, now: Date, open?
 					);
 				}
 				const id = uuidv7();
+				await tx.insert(run).values({ id, householdId, plan, status: 'open', startedAt: now, createdAt: now });
 				await tx
-					.insert(run)
-					.values({ id, householdId, lotId: plan.lotId, plan, status: 'open', startedAt: now, createdAt: now });
-				await speakFor(tx, householdId, { lotId: plan.lotId, amount, runId: id, at: now });
-				const codes = await freeCodes(tx, householdId, outputs);
+					.insert(runLot)
+					.values(
+						[...wanted].map(([lotId, amount]) => ({ runId: id, householdId, lotId, amount: Math.max(1, amount) }))
+					);
+				for (const [lotId, amount] of wanted) await speakFor(tx, householdId, { lotId, amount, runId: id, at: now });
+				const codes = await freeCodes(tx, householdId, kind.outputs(plan).length + spare);
 				await tx.insert(runOutput).values(codes.map((code, i) => ({ runId: id, householdId, n: i + 1, code })));
 				return { id };
 			});

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
-import type { RunEvent } from '$core/runs/events';
+import { planOf, type RunEvent } from '$core/runs/kinds';
 import { dgPerG } from '$core/stock/amount';
 import type { RunNews, RunView } from '$core/runs/wire';
 import { preparedOnce, type Database, type Tx } from '../../db/client';
@@ -39,12 +39,22 @@ async function eventsOf(tx: Tx | Database, householdId: string, ids: readonly st
 
 async function outputsOf(tx: Tx | Database, householdId: string, ids: readonly string[]) {
 	const rows = await tx
-		.select({ runId: runOutput.runId, n: runOutput.n, code: runOutput.code, batchId: runOutput.batchId })
+		.select({
+			runId: runOutput.runId,
+			n: runOutput.n,
+			code: runOutput.code,
+			// An entry that was set aside counts for nothing.
+			batchId: sql<string | null>`case when ${batch.voidedAt} is null then ${batch.id} end`
+		})
 		.from(runOutput)
+		.leftJoin(batch, eq(batch.id, runOutput.batchId))
 		.where(and(eq(runOutput.householdId, householdId), inArray(runOutput.runId, [...ids])))
 		.orderBy(asc(runOutput.n));
 	return (runId: string) => rows.filter((r) => r.runId === runId);
 }
+
+const entriesOf = (codes: readonly { n: number; code: string; batchId: string | null }[]): RunView['entries'] =>
+	codes.filter((c) => c.batchId !== null).map(({ n, code }) => ({ n, code }));
 
 /** Order of arrival of a run's newest tap; 0 before the first. Named by its table: inside, a bare "id" is the tap's. */
 export const newestOf = sql<string>`coalesce((select max(e.seq) from ${runEvent} e where e.run_id = "run"."id"), 0)`;
@@ -57,6 +67,7 @@ const openDifferences = (db: Tx | Database, more?: SQL) =>
 			title: lot.title,
 			unit: difference.unit,
 			amount: difference.amount,
+			made: sql<boolean>`${lot.packEventId} is not null`,
 			code: batch.code
 		})
 		.from(difference)
@@ -83,22 +94,21 @@ export async function viewsOf(tx: Tx | Database, householdId: string, rows: read
 	const outputs = await outputsOf(tx, householdId, ids);
 	const open = await differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined);
 	return rows.map((row) => {
-		const [first, ...spare] = outputs(row.id);
-		if (!first) throw new Error(`Run ${row.id} has no output.`);
+		const codes = outputs(row.id);
+		if (codes.length === 0) throw new Error(`Run ${row.id} has no output.`);
 		const known = events.get(row.id);
 		return {
 			id: row.id,
-			code: first.code,
-			spareCodes: spare.map((s) => s.code),
-			plan: row.plan,
+			codes: codes.map((c) => c.code),
+			plan: planOf(row.plan),
 			startedAt: row.startedAt.getTime(),
 			status: row.status,
-			batchCode: row.status !== 'open' && first.batchId ? first.code : null,
+			entries: row.status === 'open' ? [] : entriesOf(codes),
 			events: known?.events ?? [],
 			seq: known?.seq ?? 0,
 			differences: open
 				.filter((d) => d.runId === row.id)
-				.map(({ id, title, unit, amount }) => ({ id, title, unit, amount }))
+				.map(({ id, title, unit, amount, made }) => ({ id, title, unit, amount, made }))
 		};
 	});
 }
@@ -116,14 +126,14 @@ export function runReads(db: Database, householdId: string) {
 	const since = async (id: string, seq: number): Promise<RunNews> => {
 		const row = await rowOf(id);
 		const known = (await eventsOf(db, householdId, [id], seq)).get(id);
-		const [first] = (await outputsOf(db, householdId, [id]))(id);
+		const codes = (await outputsOf(db, householdId, [id]))(id);
 		const differences = await differencesOf(db, householdId, id);
 		return {
 			status: row.status,
-			batchCode: row.status !== 'open' && first?.batchId ? first.code : null,
+			entries: row.status === 'open' ? [] : entriesOf(codes),
 			events: known?.events ?? [],
 			seq: known?.seq ?? seq,
-			differences: differences.map((d) => ({ id: d.id, title: d.title, unit: d.unit, amount: d.amount }))
+			differences: differences.map(({ id, title, unit, amount, made }) => ({ id, title, unit, amount, made }))
 		};
 	};
 	return {

@@ -1,4 +1,4 @@
-import type { RunEvent } from '$core/runs/events';
+import type { RunEvent } from '$core/runs/kinds';
 import { Outbox, type Alone, type Send } from './outbox.svelte';
 import { durableStore } from './store';
 

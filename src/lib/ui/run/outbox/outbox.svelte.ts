@@ -1,4 +1,4 @@
-import type { RunEvent } from '$core/runs/events';
+import type { RunEvent } from '$core/runs/kinds';
 import type { TapAnswer } from '$core/runs/wire';
 import { fleetingStore, type OutboxStore, type Queued, type Trayed } from './store';
 

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
-import type { RunEvent } from '$core/runs/events';
+import type { RunEvent } from '$core/runs/kinds';
 
 /** A tap on its way to the server. */
 export interface Queued {

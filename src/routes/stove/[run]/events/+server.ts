@@ -1,12 +1,14 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
-import type { RunEvent } from '$core/runs/events';
+import type { Field } from '$core/runs/engine/event';
+import { allFields } from '$core/runs/kinds/fields';
+import type { RunEvent } from '$core/runs/kinds';
 import { AppError } from '$lib/server/errors';
 import { id, line, parse, readJson } from '$lib/server/parse';
 import { deviceOf, endpoint } from '$lib/server/respond';
 import type { RequestHandler } from './$types';
 
-const base = {
+const stamp = {
 	id: id().required().label('The tap’s id'),
 	at: Joi.number().integer().min(0).max(8.64e15).required().label('Its time'),
 	device: Joi.string()
@@ -21,52 +23,42 @@ const seen = Joi.object()
 	.pattern(/^[\w-]{1,40}$/, Joi.number().integer().min(0).max(8.64e15))
 	.max(50)
 	.label('What was seen');
-const potful = Joi.number().integer().min(1).max(5000).required().label('The potful');
-const event = (type: string, fields: Joi.SchemaMap = {}) =>
-	Joi.object({ ...base, type: Joi.string().valid(type).required(), ...fields });
+
+/** A field as its kind describes it. */
+function joiOf(field: Field): Joi.Schema {
+	const schema = ((): Joi.Schema => {
+		switch (field.as) {
+			case 'whole':
+				return Joi.number().integer().min(field.min).max(field.max);
+			case 'word':
+				return Joi.string().valid(...field.of);
+			case 'line':
+				return field.empty ? line(field.max).allow('') : line(field.max);
+			case 'yes-no':
+				return Joi.boolean();
+			case 'id':
+				return field.orNull ? id().allow(null) : id();
+			case 'list':
+				return Joi.array().items(joiOf(field.of)).min(1).max(field.most);
+		}
+	})().label(field.label);
+	return field.needed ? schema.required() : schema;
+}
 
 const eventSchema = Joi.alternatives()
 	.conditional('.type', {
-		switch: [
-			{ is: 'heat-on', then: event('heat-on') },
-			{ is: 'boiling', then: event('boiling') },
-			{
-				is: 'weigh',
-				then: event('weigh', {
-					grams: Joi.number().integer().min(1).max(1_000_000).required().label('The weight in grams')
-				})
-			},
-			{
-				is: 'move',
-				then: event('move', {
-					potful,
-					to: Joi.string().valid('return', 'blanch', 'chill', 'drain', 'freeze', 'firm', 'supper').required()
-				})
-			},
-			{
-				is: 'resize',
-				then: event('resize', {
-					potful_g: Joi.number().integer().min(20).max(100_000).required().label('The potful in grams')
-				})
-			},
-			{ is: 'hold', then: event('hold', { on: Joi.boolean().required() }) },
-			{ is: 'note', then: event('note', { text: line(500).required().label('The note') }) },
-			{
-				is: 'pack',
-				then: event('pack', {
-					packs: Joi.number().integer().min(1).max(2000).required().label('The number of packs'),
-					pack_g: Joi.number().integer().min(1).max(50_000).required().label('The weight of a pack in grams'),
-					containerId: id().allow(null).required().label('The container'),
-					placeId: id().required().label('The freezer')
-				})
-			},
-			{ is: 'finish', then: event('finish', { seen }) },
-			{ is: 'stop', then: event('stop', { seen, reason: line(300).allow('').required().label('The reason') }) },
-			{ is: 'undo', then: event('undo', { target: id().required().label('The step') }) }
-		],
+		switch: Object.entries(allFields).map(([type, fields]) => ({
+			is: type,
+			then: Joi.object({
+				...stamp,
+				type: Joi.string().valid(type).required(),
+				...Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, joiOf(field)])),
+				...(type === 'finish' || type === 'stop' ? { seen } : {})
+			})
+		})),
 		otherwise: Joi.object({
 			type: Joi.string()
-				.valid('heat-on', 'boiling', 'weigh', 'move', 'resize', 'hold', 'note', 'pack', 'finish', 'stop', 'undo')
+				.valid(...Object.keys(allFields))
 				.required()
 				.label('The kind of tap')
 		}).unknown()

@@ -2,6 +2,8 @@ import Joi from 'joi';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
 import { sayDate } from '$core/quantities/dates';
 import { sayWeight } from '$core/quantities/format';
+import { kindOf } from '$core/runs/kinds';
+import { notFound } from '$lib/server/errors';
 import { labelResponse } from '$lib/server/labels/respond';
 import { id, parse } from '$lib/server/parse';
 import { endpoint } from '$lib/server/respond';
@@ -12,27 +14,38 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 	endpoint(async () => {
 		const runId = parse(id().required().label('The run'), params.run) as string;
 		const run = await locals.stores.runs.get(runId);
-		const usual = Math.max(1, Math.ceil(run.plan.prepared_g / run.plan.portion_g));
+		const outputs = kindOf(run.plan).outputs(run.plan);
+		const { of } = parse(
+			Joi.object<{ of: number }>({
+				of: Joi.number().integer().min(1).max(outputs.length).default(1).label('Which food of the run')
+			}).unknown(),
+			Object.fromEntries(url.searchParams)
+		);
+		const output = outputs.find((o) => o.n === of);
+		const code = run.codes[of - 1];
+		if (!output || !code) throw notFound('food of this run');
+		const usual = Math.max(1, Math.ceil(output.prepared_g / output.portion_g));
 		const { count, grams } = parse(
-			Joi.object<{ count: number; grams: number }>({
+			Joi.object<{ of?: number; count: number; grams: number }>({
+				of: Joi.any(),
 				count: Joi.number().integer().min(1).max(480).default(Math.min(480, usual)).label('The number of labels'),
-				grams: Joi.number().integer().min(1).max(50_000).default(run.plan.portion_g).label('The weight of a pack')
+				grams: Joi.number().integer().min(1).max(50_000).default(output.portion_g).label('The weight of a pack')
 			}),
 			Object.fromEntries(url.searchParams)
 		);
 		const packed = dateIn(locals.household.zone, locals.now.getTime());
 		return labelResponse(
 			{
-				title: `${run.plan.food.name}, ${run.plan.cut.name}`,
+				title: output.title,
 				amount:
-					run.plan.portionWords && grams === run.plan.portion_g
-						? run.plan.portionWords
+					output.portionWords && grams === output.portion_g
+						? output.portionWords
 						: sayWeight(grams, locals.household.units),
 				packed: sayDate(packed),
-				useFirst: sayDate(monthsAfter(packed, run.plan.months[1])),
-				use: run.plan.use,
-				code: run.code,
-				url: `${url.origin}/b/${run.code}`
+				useFirst: sayDate(monthsAfter(packed, output.months[1])),
+				use: output.use,
+				code,
+				url: `${url.origin}/b/${code}`
 			},
 			count,
 			locals.household.units

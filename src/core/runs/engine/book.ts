@@ -1,0 +1,70 @@
+import type { ByProductLine, PackedLine } from './fold';
+import type { Would } from './event';
+
+/** What of one thing that came out goes into the book. */
+export interface Closing {
+	/** Raw grams that the run used up: all of them, or the share that got as far as the work. */
+	readonly raw_g: number;
+	readonly load_g: number;
+	readonly packed_g: number;
+	readonly packs: number;
+	readonly supper_g: number;
+	/** Came off on the way and stands in the Basket, g; entries of before have none. */
+	readonly byproduct_g?: number;
+	/** What is in none of these: peel, water, what stuck to the tray, g. */
+	readonly lost_g?: number;
+	/** Packed weight from the raw weight; null when nothing was packed. */
+	readonly yield: number | null;
+	readonly elapsed_s: number;
+	/** Hands-on, from the plan's own estimate scaled to what went through and no longer than the run: the clock cannot see hands. */
+	readonly hands_s: number;
+	readonly lots: readonly {
+		/** The tap that packed them; entries of before have none. */
+		readonly eventId?: string;
+		readonly packs: number;
+		readonly pack_g: number;
+		readonly containerId: string | null;
+		readonly placeId: string;
+	}[];
+	readonly potfuls: readonly {
+		readonly n: number;
+		readonly grams: number;
+		readonly outcome: 'firm' | 'supper' | 'left';
+		/** Actual seconds in each stage it went through. */
+		readonly stages: Readonly<Record<string, number>>;
+	}[];
+}
+
+/** One thing that came out: an entry of its own, with its packs. */
+export interface BookEntry {
+	/** The number of its code, from 1. */
+	readonly n: number;
+	readonly food: string;
+	readonly form: string;
+	readonly cut: string;
+	readonly wayId: string;
+	readonly way: string;
+	readonly method: 'freeze' | 'dry' | 'can' | 'cellar' | 'ferment' | 'salt' | 'cure' | 'cook' | 'other';
+	readonly title: string;
+	readonly use: string;
+	/** Months that its packs keep. */
+	readonly months: number;
+	readonly closing: Closing;
+}
+
+/** What the ledger, the shelves and the drawer are to say of a run, whenever and in whatever order its taps arrived. */
+export interface RunBook {
+	/** Null while the run goes on: then nothing of it is booked. */
+	readonly end: { readonly status: 'finished' | 'stopped'; readonly endedAt: number } | null;
+	readonly again: { readonly would: Would; readonly change: string } | null;
+	readonly entries: readonly BookEntry[];
+	/** Raw grams used up, by lot. */
+	readonly used: readonly { readonly lotId: string; readonly grams: number }[];
+	/** Packs by the tap that put them away: one tap, one lot. Its subject is the number of its entry. */
+	readonly packs: readonly PackedLine[];
+	/** Into the Basket, one tap, one lot. */
+	readonly byproducts: readonly ByProductLine[];
+}
+
+/** What of a run that goes on is booked. */
+export const nothingBooked: RunBook = { end: null, again: null, entries: [], used: [], packs: [], byproducts: [] };

@@ -1,0 +1,146 @@
+import type { Units } from '../../quantities/format';
+import type { Task } from '../../ways/equipment';
+import type { Base, Fields } from './event';
+import type { RunBook } from './book';
+import type { Timer } from './stage';
+
+/** What of every plan is known, whatever its kind. */
+export interface AnyPlan {
+	/** The core that made it. */
+	readonly core: string;
+	readonly kind: string;
+	readonly version: number;
+	/** The household's, for the sentences. */
+	readonly units: Units;
+}
+
+/** What of every run's state is known. */
+export interface AnyState {
+	readonly phase: 'working' | 'finished' | 'stopped';
+	readonly startedAt: number;
+	readonly endedAt: number | null;
+	readonly stopReason: string | null;
+	readonly timers: readonly Timer[];
+	readonly ends: readonly string[];
+	readonly ignored: readonly { readonly id: string; readonly why: string }[];
+}
+
+/** An event without the identity and time that the tap will give it. */
+type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+export type TapOf<E> = DistributiveOmit<E, 'id' | 'at'>;
+
+/** Something that could be done now. */
+export interface Act<Tap> {
+	readonly key: string;
+	/** What kind of act it is, in the words of its kind of run. */
+	readonly kind: string;
+	/** What it is about: "Runner beans · potful 4 of 8 · 1.05 kg". */
+	readonly about: string;
+	/** The same in the fewest words, for a list: "runner beans, potful 4". */
+	readonly short: string;
+	readonly sentence: string;
+	readonly hint: string;
+	/** Counts down to it, or up from `since` where it is null. */
+	readonly due: number | null;
+	readonly latest: number | null;
+	readonly since: number;
+	/** Whether its clock is the giant figure. */
+	readonly clock: boolean;
+	readonly button: { readonly label: string; readonly tap: Tap } | null;
+	/** What else could be done of it, one tap away. */
+	readonly others?: readonly { readonly label: string; readonly tap: Tap }[];
+	/** What is asked for before it: a weight, packs. */
+	readonly asks?: 'weight' | 'packs' | 'ice' | 'temperature';
+	/** Which of the run's foods it is about, from 1. */
+	readonly subject: number | null;
+	/** Which of what stands on the worktop: the key of a placed unit. */
+	readonly unit: string | null;
+	/** Ready to be tapped without a question. */
+	readonly ready: boolean;
+	/** What a helper must be let do for it. */
+	readonly task: Task;
+	/** 0 is now; the smaller, the sooner it wants hands. */
+	readonly urgency: number;
+	/** Past the longest that is published. */
+	readonly over: boolean;
+}
+
+export interface Trouble<Tap> {
+	readonly id: string;
+	readonly title: string;
+	readonly advice: readonly string[];
+	readonly choices: readonly { readonly label: string; readonly tap: Tap }[];
+}
+
+/** A place on the worktop with what is in it. */
+export interface Station {
+	readonly id: string;
+	readonly draw: 'bin' | 'pot' | 'basin' | 'cloth' | 'rack' | 'bags' | 'fridge';
+	readonly name: string;
+	/** The figure over it: a clock, a weight, a word; a clock counts to `due` or up from `since`. */
+	readonly figure: { readonly words: string } | { readonly since: number; readonly due: number | null };
+	readonly words: string;
+	/** What stands under it: how full, how cold. */
+	readonly foot: string;
+	readonly warns: boolean;
+	readonly units: readonly Placed[];
+	/** Things of it beyond those that are drawn. */
+	readonly more: number;
+}
+
+export interface Placed {
+	readonly key: string;
+	readonly n: string;
+	readonly food: string;
+	readonly subject: number;
+	/** When it rings, ms. */
+	readonly due: number | null;
+}
+
+/** What is asked of a plan for every page: which food, which way, how much. */
+export interface Headline {
+	readonly food: string;
+	readonly way: string;
+	readonly raw_g: number;
+}
+
+/** What comes out of a run under a code of its own. */
+export interface OutputHead {
+	/** From 1: the number of its code. */
+	readonly n: number;
+	readonly title: string;
+	readonly portion_g: number;
+	readonly prepared_g: number;
+	readonly portionWords?: string;
+	readonly use: string;
+	readonly months: readonly [number, number];
+}
+
+/**
+ * A kind of run: all that is its own. The engine orders events, takes back what was undone, knows the events that are
+ * common to all, and books; a kind says what its plan means, what an event changes, what comes next, and what is to be
+ * written down. Adding one touches its folder and the list of kinds.
+ */
+export interface RunKind<P extends AnyPlan, S extends AnyState, E extends Base & { readonly type: string }> {
+	readonly id: P['kind'];
+	readonly version: number;
+	/** What its own events hold. */
+	readonly fields: Readonly<Record<string, Fields>>;
+	/** A plan of any earlier version as this one. */
+	upgrade(plan: object): P;
+	fold(plan: P, begunAt: number, events: readonly E[]): S;
+	acts(plan: P, state: S, now: number): Act<TapOf<E>>[];
+	troubles(plan: P, state: S, now: number): Trouble<TapOf<E>>[];
+	/** Why a figure is asked about before it is kept. */
+	surprise(plan: P, tap: TapOf<E>, state?: S, volume_mL?: number): string | undefined;
+	book(plan: P, state: S): RunBook;
+	stations(plan: P, state: S, now: number): Station[];
+	/** A tap in a few words; without a plan the foods have no names. */
+	say(event: E, units: Units, plan: P | null): string;
+	head(plan: P): Headline;
+	outputs(plan: P): OutputHead[];
+	/** What can come off on the way and be used, by what is planned. */
+	byproducts(plan: P): readonly { readonly food: string; readonly form: string }[];
+	/** What goes in: lots with their share, g. */
+	lots(plan: P): { readonly lotId: string; readonly raw_g: number }[];
+}

@@ -1,0 +1,46 @@
+import type { RunKind } from '../../engine/kind';
+import { acts } from './acts';
+import { book } from './book';
+import { fields, type FreezeEvent } from './events';
+import { fold, type FreezeState } from './fold';
+import type { FreezePlan } from './plan';
+import { stations } from './stations';
+import { surprise } from './surprise';
+import { troubles } from './troubles';
+import { upgrade } from './upgrade';
+import { say } from './words';
+
+/**
+ * Freezing: several foods in one run, each with its heat or none, sharing pot, ice, trays and freezers, in any of the pack
+ * styles.
+ */
+export const freeze: RunKind<FreezePlan, FreezeState, FreezeEvent> = {
+	id: 'freeze',
+	version: 2,
+	fields,
+	upgrade,
+	fold,
+	acts,
+	troubles,
+	surprise,
+	book,
+	stations,
+	say,
+	head: ({ subjects }) => ({
+		food: subjects.map((s) => s.food.name).join(', '),
+		way: [...new Set(subjects.map((s) => s.way.name))].join(', '),
+		raw_g: subjects.reduce((sum, s) => sum + s.raw_g, 0)
+	}),
+	outputs: ({ subjects }) =>
+		subjects.map(({ n, food, cut, portion_g, prepared_g, portionWords, use, months }) => ({
+			n,
+			title: `${food.name}, ${cut.name}`,
+			portion_g,
+			prepared_g,
+			...(portionWords ? { portionWords } : {}),
+			use,
+			months
+		})),
+	byproducts: ({ subjects }) => subjects.flatMap((s) => s.byproducts),
+	lots: ({ subjects }) => subjects.map(({ lotId, raw_g }) => ({ lotId, raw_g }))
+};

@@ -1,0 +1,108 @@
+import type { PackStyleId } from '../../../packing/pack-style';
+import type { AnyPlan } from '../../engine/kind';
+import type { StageEnd } from '../../engine/stage';
+
+export type StageId = 'return' | 'blanch' | 'chill' | 'drain' | 'freeze';
+export type Resource = 'pot' | 'basin' | 'cloth' | 'freezer';
+
+export interface StagePlan {
+	readonly id: StageId;
+	readonly resource: Resource;
+	readonly end: StageEnd;
+}
+
+/** How it is heated, or not: what the words of its stages follow from. */
+export type Heat = 'water' | 'steam' | 'dip' | 'cook' | 'none';
+
+/** A pot with its water, one potful at a time in it. */
+export interface PotPlan {
+	readonly name: string;
+	readonly water_L: number;
+	readonly toBoil_s: number;
+	readonly boil_C: number;
+}
+
+/** Where packs and trays may go, and what it freezes in a day, kg; null where nobody said. */
+export interface FreezerPlan {
+	readonly id: string;
+	readonly name: string;
+	readonly day_kg: number | null;
+}
+
+/** One food of the run: a lot, or a share of one, with what becomes of it. */
+export interface Subject {
+	/** From 1; the number of its code, too. */
+	readonly n: number;
+	readonly lotId: string;
+	readonly raw_g: number;
+	readonly food: { readonly id: string; readonly name: string };
+	readonly form: string;
+	readonly cut: { readonly id: string; readonly name: string };
+	readonly way: { readonly id: string; readonly name: string };
+	readonly heat: Heat;
+	/** Which of the run's pots; null where there is none, or where no time is kept in it. */
+	readonly pot: number | null;
+	/** Expected through the pot or onto the trays. */
+	readonly load_g: number;
+	/** Expected into the packs. */
+	readonly prepared_g: number;
+	readonly potful_g: number;
+	/** The potful that boils again within the published minute. */
+	readonly minutePotful_g: number;
+	/** Predicted until the boil is back with a potful of that size, s. */
+	readonly reboil_s: number;
+	readonly ice_kg_per_kg: number;
+	/** Water that each kilo takes out of the pot, L. */
+	readonly topUp_L_per_kg: number;
+	/** How it is made ready, as its row says. */
+	readonly prepare: string;
+	/** What the eye looks for in the heat: "until the skins split". */
+	readonly endPoint?: string;
+	/** What is blanched is the ear; the kernels come off it, cold. */
+	readonly kernels?: true;
+	/** How it is cooked where nothing is timed. */
+	readonly cookWords?: string;
+	readonly style: PackStyleId;
+	readonly stages: readonly StagePlan[];
+	/** Trays or fillings that it takes. */
+	readonly trays: number;
+	readonly perTray_g: number;
+	readonly portion_g: number;
+	/** A second size, where some packs are larger or smaller. */
+	readonly second_g?: number;
+	/** How a pack was said, where not by weight alone. */
+	readonly portionWords?: string;
+	readonly container: null | { readonly id: string; readonly name: string };
+	readonly headspace: string;
+	readonly months: readonly [number, number];
+	readonly use: string;
+	readonly source: string;
+	readonly cautions: readonly string[];
+	/** What comes off it and can be used, expected, g. */
+	readonly byproducts: readonly {
+		readonly food: string;
+		readonly form: string;
+		readonly name: string;
+		readonly grams: number;
+	}[];
+	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
+}
+
+/** Frozen when the run starts: JSON, with the core's version. Subjects stand in the order of the pot. */
+export interface FreezePlan extends AnyPlan {
+	readonly kind: 'freeze';
+	readonly version: 2;
+	readonly subjects: readonly Subject[];
+	readonly pots: readonly PotPlan[];
+	readonly basins: number;
+	/** Ice that all of it wants, and what lay ready, kg; null where nobody had said. */
+	readonly ice_kg: number;
+	readonly iceReady_kg: number | null;
+	/** Trays of the kitchen; they are free again when what lies on them is firm. 0: nobody said. */
+	readonly trays: number;
+	readonly freezers: readonly FreezerPlan[];
+	/** What all of them freeze in a day, kg; 0: nobody said. */
+	readonly day_kg: number;
+}
+
+export const subjectOf = (plan: FreezePlan, n: number): Subject | undefined => plan.subjects.find((s) => s.n === n);

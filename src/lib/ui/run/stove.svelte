@@ -1,0 +1,390 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { invalidateAll } from '$app/navigation';
+	import { sayTime, sayTimeExact } from '$core/quantities/dates';
+	import { sayDuration, type Units } from '$core/quantities/format';
+	import { kindOf, type Tap } from '$core/runs/kinds';
+	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
+	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
+	import ActPanel from './act-panel.svelte';
+	import Also from './also.svelte';
+	import Differences from './differences.svelte';
+	import PackForm from './pack-form.svelte';
+	import { allowSound, keepAwake } from './ring';
+	import type { RunSession } from './run-session.svelte';
+	import { useClock, useRuns } from './runs-state.svelte';
+	import StopHere from './stop-here.svelte';
+	import { StoveState, type Helper } from './stove-state.svelte';
+	import type { StoveThings } from './types';
+	import { canSpeak, setSpeaks, speak, speaks } from './voice';
+	import WhatNow from './what-now.svelte';
+	import Worktop from './worktop.svelte';
+	import { tally } from '$core/runs/kinds/freeze/fold';
+
+	/** One screen over all the runs that it is given: what to do now, what is where, what else there is. */
+	let {
+		sessions,
+		things,
+		units,
+		zone
+	}: { sessions: readonly RunSession[]; things: StoveThings; units: Units; zone: string } = $props();
+	const clock = useClock<Clock>();
+	const runs = useRuns();
+	/** Who helps tonight, of those whom the Kitchen knows. */
+	let helping = $state<readonly string[]>([]);
+	const helpers = $derived(things.helpers.filter((h) => helping.includes(h.id)));
+	const stove = new StoveState(
+		() => sessions,
+		() => clock.now,
+		(): readonly Helper[] => helpers
+	);
+	const main = $derived(stove.main);
+	const session = $derived(main?.session ?? stove.open[0] ?? sessions[0]);
+	const then = $derived(
+		stove.rest.slice(0, 3).map(({ act }) => {
+			const who = act.unit ? `${act.short}: ` : '';
+			if (!act.ready && act.due !== null && act.button)
+				return `${who}${act.button.label.toLowerCase()} at ${sayTime(act.due, zone)}`;
+			return `${who}${act.sentence.replace(/\.$/, '')}`;
+		})
+	);
+	/** Taps that lie ahead of now: a clock was set back meanwhile. */
+	const skew_ms = $derived(Math.max(0, ...(session?.events ?? []).map((e) => e.at)) - clock.now);
+	let asking = $state<string | null>(null);
+	let helpOpen = $state(false);
+	let stopOpen = $state(false);
+	let awake = $state<boolean | null>(null);
+	let voice = $state(false);
+	let earlier_min = $state(0);
+	let panel = $state<ActPanel>();
+	/** A figure far from what is likely, asked about before it is kept. */
+	let surprise = $state<{ why: string; tap: Tap; of: RunSession } | null>(null);
+
+	onMount(() => {
+		voice = speaks();
+		try {
+			helping = (localStorage.getItem('root-jar-helping') ?? '').split(' ').filter(Boolean);
+			stove.me = localStorage.getItem('root-jar-me') ?? '';
+		} catch {
+			// A browser that keeps nothing asks anew.
+		}
+		const lock = () => {
+			if (document.visibilityState === 'visible') void keepAwake().then((can) => (awake = can));
+		};
+		lock();
+		document.addEventListener('visibilitychange', lock);
+		return () => document.removeEventListener('visibilitychange', lock);
+	});
+	function keepWho() {
+		if (stove.me !== '' && !helping.includes(stove.me)) stove.me = '';
+		try {
+			localStorage.setItem('root-jar-helping', helping.join(' '));
+			localStorage.setItem('root-jar-me', stove.me);
+		} catch {
+			// It holds for this page then.
+		}
+	}
+
+	/** Spoken once for each act, and once more when it is due. */
+	let spoken = '';
+	$effect(() => {
+		const is = main ? `${main.key} ${main.act.ready}` : '';
+		if (!voice || !main || is === spoken) return;
+		spoken = is;
+		const { sentence, about } = main.act;
+		untrack(() => speak(main.act.ready || main.act.due === null ? `${sentence} ${about}` : sentence));
+	});
+
+	/** @returns whether it counts; else it is asked about first */
+	function tap(of: RunSession, what: Tap & { sure?: true }): boolean {
+		allowSound();
+		const into = what.type === 'pack' ? things.containers.find((c) => c.id === what.containerId)?.volume_mL : undefined;
+		const why = what.sure ? undefined : kindOf(of.plan).surprise(of.plan, what, of.state, into);
+		if (why !== undefined) {
+			surprise = { why, tap: what, of };
+			return false;
+		}
+		of.tap(what, clock.at(Date.now()) - (earlier_min > 0 ? earlier_min * 60_000 : 0));
+		earlier_min = 0;
+		asking = null;
+		surprise = null;
+		return true;
+	}
+	const press = () => panel?.press();
+	const undo = () => session?.state.last && tap(session, { type: 'undo', target: session.state.last.id });
+	/** The places of packs and the drawer have changed with a closing: read anew, once the server has told of it. */
+	const entered = $derived(sessions.map((s) => s.entries.length).join());
+	let read = untrack(() => entered);
+	$effect(() => {
+		if (entered === read) return;
+		read = entered;
+		void invalidateAll();
+	});
+
+	function onkeydown(event: KeyboardEvent) {
+		const target = event.target as HTMLElement;
+		if (/^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) || helpOpen || stopOpen) return;
+		// Held down is not pressed twice, and with Ctrl or Alt it is the browser's.
+		if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || surprise) return;
+		if (event.key === ' ' && target.tagName !== 'BUTTON' && target.tagName !== 'A' && target.tagName !== 'SUMMARY') {
+			event.preventDefault();
+			press();
+		} else if (event.key === 'u') undo();
+	}
+	const several = $derived(stove.open.length > 1);
+	const nameOf = (who: string) => stove.nameOf(who);
+	const packing = $derived(main?.act.asks === 'packs');
+	const packable = $derived(
+		session
+			? session.plan.subjects.filter(
+					(s) => tally(session.state, s.n).firm_g > 0 || session.state.packed.some((p) => p.subject === s.n)
+				)
+			: []
+	);
+</script>
+
+<svelte:window {onkeydown} />
+{#if session}
+	<div class="stove">
+		<section class="rimmed panel" aria-label="What to do now">
+			{#if main}
+				{#key main.key}
+					<ActPanel
+						bind:this={panel}
+						act={main.act}
+						who={helpers.length > 0 ? nameOf(main.who) : ''}
+						{units}
+						now={clock.now}
+						asking={asking === main.key}
+						{then}
+						ontap={(what) => tap(main.session, what)}
+						onask={() => (asking = main.key)}
+					>
+						{#snippet more()}
+							{#if main.act.asks === 'packs'}<PackForm
+									session={main.session}
+									subject={main.act.subject ?? 1}
+									freezers={things.freezers}
+									containers={things.containers}
+									{units}
+									ontap={(what) => tap(main.session, what)}
+								/>{/if}
+						{/snippet}
+					</ActPanel>
+				{/key}
+			{:else if session.state.held}
+				<h1 class="mt-1 text-3xl">On hold.</h1>
+				<p class="mt-2 text-lg text-soft">The basin is to be cold again first.</p>
+			{:else}
+				<h1 class="mt-1 text-3xl">All is under way.</h1>
+			{/if}
+			{#if session.state.held}<button
+					class="btn btn-full mt-4 min-h-16 self-start text-xl"
+					onclick={() => tap(session, { type: 'hold', on: false })}>The basin is cold: go on</button
+				>{/if}
+			{#if surprise}
+				{@const { why, tap: unlikely, of } = surprise}
+				<div
+					role="alertdialog"
+					aria-label="Is that right?"
+					class="mt-3 rounded-xl border-2 border-amber bg-amberbg px-4 py-3"
+				>
+					<p class="text-lg font-semibold">{why}</p>
+					<p class="mt-2 flex flex-wrap gap-3">
+						<button class="btn btn-full" onclick={() => tap(of, { ...unlikely, sure: true })}>Yes, keep it</button>
+						<button class="btn" onclick={() => (surprise = null)}>No, let me change it</button>
+					</p>
+				</div>
+			{/if}
+			{#if session.differences.length > 0}<Differences
+					runId={session.id}
+					differences={session.differences}
+					{units}
+				/>{/if}
+			{#each session.notes as note (note)}
+				<p role="alert" class="fault mt-3">
+					{note} <button class="btn btn-plain underline" onclick={() => session.clearNotes()}>good</button>
+				</p>
+			{/each}
+		</section>
+
+		<div class="min-w-0">
+			{#if stove.loud.length > 0 || stove.others.length > 0}
+				<section class="mb-3 rounded-xl border-2 border-amber bg-amberbg px-4 py-1" aria-label="At the same time">
+					<Also
+						acts={[...stove.loud, ...stove.others]}
+						now={clock.now}
+						{zone}
+						nameOf={helpers.length > 0 ? nameOf : null}
+						ontap={tap}
+					/>
+				</section>
+			{/if}
+			{#each stove.open as s (s.id)}
+				<section aria-label="On the worktop{several ? `: ${s.food}` : ''}" class="mb-3">
+					<div class="flex flex-wrap items-baseline justify-between gap-x-4">
+						<h2 class="text-xl">{several ? s.food : 'On the worktop'}</h2>
+						<span class="text-[15px] text-soft"
+							>{s.plan.subjects.length > 1 ? `${s.plan.subjects.length} foods share what there is` : ''}</span
+						>
+					</div>
+					<Worktop
+						stations={kindOf(s.plan).stations(s.plan, s.state, clock.now)}
+						now={clock.now}
+						{zone}
+						at={main?.session === s ? main.act.unit : null}
+					/>
+				</section>
+			{/each}
+			<div class="ruled border-t border-line">
+				{#if stove.rest.length > 0}
+					<section class="py-1" aria-label="Going on">
+						<Also acts={stove.rest.slice(0, 6)} now={clock.now} {zone} nameOf={null} ontap={tap} />
+						{#if stove.rest.length > 6}<p class="py-1 text-sm text-soft">and {stove.rest.length - 6} more</p>{/if}
+					</section>
+				{/if}
+				<div class="flex flex-wrap items-center justify-between gap-2 py-2">
+					<span class="text-[15px]"
+						><b>Wrong turn?</b> <span class="text-soft">Too soft, boil gone, ice gone, called away.</span></span
+					>
+					<WhatNow {session} now={clock.now} bind:open={helpOpen} ontap={(what) => tap(session, what)} />
+				</div>
+				<div class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
+					<span class="text-soft"
+						>{#if session.state.last}Last: {kindOf(session.plan).say(session.state.last, units, session.plan)}, {sayTimeExact(
+								session.state.last.at,
+								zone
+							)}{:else}Nothing tapped yet.{/if}</span
+					>
+					<span class="flex flex-wrap items-center gap-2">
+						<label class="flex items-center gap-2"
+							><span class="text-soft">Tapping late? The next tap was</span>
+							<select bind:value={earlier_min} class="!min-h-11"
+								><option value={0}>just now</option>{#each [1, 2, 3, 5, 10, 20, 30] as m, mNth (mNth)}<option value={m}
+										>{m} min ago</option
+									>{/each}</select
+							></label
+						>
+						{#if session.state.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
+					</span>
+				</div>
+				{#if skew_ms > 120_000}
+					<p class="py-2 font-semibold text-amber" role="status">
+						A clock was changed by about {sayDuration(skew_ms / 1000)} since the last tap: go by your own watch until the
+						next one.
+					</p>
+				{/if}
+				{#if runs.offline || session.waiting > 0}
+					<p class="py-2 font-semibold text-amber" role="status">
+						{runs.offline ? 'No connection. ' : ''}{session.waiting}
+						{session.waiting === 1 ? 'tap' : 'taps'} kept here with their times; sent when the server is back.
+					</p>
+				{/if}
+				{#if !packing}
+					<p class="py-2 text-[15px]">
+						{#each session.plan.subjects as s (s.n)}<a
+								class="mr-3"
+								href="/stove/{session.id}/labels{session.plan.subjects.length > 1 ? `?of=${s.n}` : ''}"
+								target="_blank"
+								rel="noopener">Print the labels{session.plan.subjects.length > 1 ? `: ${s.food.name}` : ''}</a
+							>{/each}: nothing sticks to a frozen pack.
+					</p>
+					<LabelsNote />
+					{#each packable as s (s.n)}
+						<details class="py-2">
+							<summary class="font-bold">Pack what is firm{packable.length > 1 ? `: ${s.food.name}` : ''}</summary
+							><PackForm
+								{session}
+								subject={s.n}
+								freezers={things.freezers}
+								containers={things.containers}
+								{units}
+								ontap={(what) => tap(session, what)}
+							/>
+						</details>
+					{/each}
+				{/if}
+				<details class="py-2">
+					<summary class="text-[15px] font-bold">Helpers, voice, cautions</summary>
+					{#if things.helpers.length > 0}
+						<div class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1 text-[15px]">
+							<span class="font-bold">Helping now</span>
+							{#each things.helpers as h (h.id)}<label class="flex min-h-11 items-center gap-2"
+									><input
+										type="checkbox"
+										checked={helping.includes(h.id)}
+										onchange={(e) => {
+											helping = e.currentTarget.checked ? [...helping, h.id] : helping.filter((id) => id !== h.id);
+											keepWho();
+										}}
+									/>{h.name}</label
+								>{/each}
+							{#if helpers.length > 0}<label class="flex items-center gap-2"
+									>at this device <select bind:value={stove.me} onchange={keepWho}
+										><option value="">the cook</option>{#each helpers as h (h.id)}<option value={h.id}>{h.name}</option
+											>{/each}</select
+									></label
+								>{/if}
+						</div>
+					{/if}
+					<p class="py-2 text-sm text-soft">
+						{#if awake === true}The screen stays on.{:else if awake === false}This browser cannot keep the screen on: a
+							sleeping phone cannot ring. Set it to stay awake.{/if}
+						Any other phone can open this page and go on.
+						{#if canSpeak()}<label class="ml-2 inline-flex min-h-11 items-center gap-2 align-middle"
+								><input
+									type="checkbox"
+									checked={voice}
+									onchange={(e) => {
+										voice = e.currentTarget.checked;
+										setSpeaks(voice);
+										spoken = '';
+									}}
+								/>say it aloud</label
+							>{/if}
+					</p>
+					{#each stove.open as s (s.id)}
+						<section class="mt-2">
+							<h3 class="text-[15px]">Mind{several ? `: ${s.food}` : ''}</h3>
+							<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">
+								{#each [...new Set(s.plan.subjects.flatMap((one) => one.cautions))] as c (c)}<li>{c}</li>{/each}
+							</ul>
+							<p class="source mt-1">{[...new Set(s.plan.subjects.map((one) => one.source))].join(' · ')}</p>
+						</section>
+					{/each}
+				</details>
+				<div class="flex flex-wrap justify-between gap-2 py-2">
+					<StopHere {session} {units} bind:open={stopOpen} ontap={(what) => tap(session, what)} />
+					{#if several}<span class="flex flex-wrap gap-3"
+							>{#each stove.open as s (s.id)}<a href="/stove/{s.id}">{s.food} alone</a>{/each}</span
+						>{/if}
+				</div>
+			</div>
+		</div>
+	</div>
+{/if}
+
+<style>
+	.stove {
+		display: grid;
+		gap: 24px;
+	}
+	.panel {
+		display: flex;
+		flex-direction: column;
+		min-height: 30rem;
+		padding: 20px;
+	}
+	@media (min-width: 64rem) {
+		.stove {
+			grid-template-columns: minmax(0, 28rem) minmax(0, 1fr);
+		}
+		.panel {
+			position: sticky;
+			top: 1rem;
+			align-self: start;
+			min-height: min(40rem, calc(100dvh - 10.5rem));
+			padding: 28px;
+		}
+	}
+</style>
