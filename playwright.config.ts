@@ -16,6 +16,8 @@ export default defineConfig({
 		baseURL: origin,
 		viewport: { width: 1280, height: 800 },
 		trace: 'retain-on-failure',
+		// A worker between page and server would hide its requests from a test; offline.spec.ts lets it in.
+		serviceWorkers: 'block',
 		launchOptions: {
 			executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
 			args: [

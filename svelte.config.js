@@ -8,6 +8,8 @@ export default {
 		adapter: adapter({ precompress: false }),
 		// Our own hook checks the origin of every write: the framework's list is fixed when it is built.
 		csrf: { trustedOrigins: ['*'] },
+		// The shell that is kept for a cold start stands at any address: what it asks for is named from the root.
+		paths: { relative: false },
 		alias: { $core: 'src/core', $reference: 'src/reference', $demo: 'src/demo' },
 		csp: {
 			mode: 'auto',

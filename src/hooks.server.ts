@@ -159,7 +159,11 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	event.locals.secret = own.cookieSecret;
 	// What is posted may open or close a run before its page is read.
 	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? open : undefined);
-	return resolve(event);
+	const response = await resolve(event);
+	// What is kept on a device for a cold start is of one household: told here, since a page cannot read the cookie.
+	const after = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
+	response.headers.set('x-household', after.is === 'id' ? after.id : household.id);
+	return response;
 };
 
 /** The open reference: read-only, the same for everyone, without a household, from any page. */

@@ -8,6 +8,7 @@
 	import { sayDay, sayTime } from '$core/quantities/dates';
 	import type { RunHead } from '$core/runs/wire';
 	import { Clock } from '$lib/ui/clock/clock-state.svelte';
+	import { keepOffset, knownOffset } from '$lib/ui/clock/offset';
 	import { browserOutbox, sendByFetch } from '$lib/ui/run/outbox/browser';
 	import { Outbox } from '$lib/ui/run/outbox/outbox.svelte';
 	import TrayNote from '$lib/ui/run/tray.svelte';
@@ -39,7 +40,9 @@
 		const { now } = data;
 		untrack(() => {
 			runs.sync(heads);
-			clock.sync(now, Date.now());
+			// A page that was kept on this device says an old time: what is known of the server's clock holds then.
+			clock.syncPage(now, Date.now(), browser ? knownOffset() : null);
+			if (browser && !clock.kept) keepOffset(clock.offset_ms);
 		});
 	});
 	// Another household is another kitchen: its runs and clocks begin anew.
@@ -74,11 +77,16 @@
 		rung.add(overdue.map(ringOf));
 		const tick = setInterval(() => clock.tick(Date.now()), 250);
 		const follow = setInterval(() => {
-			if (document.visibilityState === 'visible') void runs.follow();
+			if (document.visibilityState === 'visible') void again();
 		}, 3000);
-		const again = () => void runs.follow();
+		const again = async () => {
+			const now = await runs.follow();
+			if (now === undefined || !clock.kept) return;
+			clock.sync(now, Date.now());
+			keepOffset(clock.offset_ms);
+		};
 		window.addEventListener('online', again);
-		again();
+		void again();
 		return () => {
 			clearInterval(tick);
 			clearInterval(follow);

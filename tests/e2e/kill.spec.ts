@@ -144,3 +144,70 @@ test('the server is killed in the middle of saves: what was answered is there, o
 		await kill(server);
 	}
 });
+
+test('the Stove opens from cold without the server on a device that has been there: clocks, taps, codes; all arrives later', async ({
+	browser
+}) => {
+	const port = await freePort();
+	const origin = `http://127.0.0.1:${port}`;
+	let server = await serve(port);
+	const context = await browser.newContext({ baseURL: origin, serviceWorkers: 'allow' });
+	const sql = postgres(url, { max: 1 });
+	try {
+		await postForm(context.request, origin, '/kitchen/house?/newHousehold', { name: 'cold', key: randomUUID() });
+		await postForm(context.request, origin, '/kitchen/house?/demo', { name: 'cold' });
+		let page = await context.newPage();
+		await page.goto('/stove/new');
+		await hydrated(page);
+		for (const name of ['runner beans', 'raspberries']) await page.getByRole('checkbox', { name }).check();
+		await expect(page.getByText('2 foods, hands about')).toBeVisible();
+		await page.getByRole('button', { name: 'Start', exact: true }).click();
+		await page.waitForURL(/stove\/[0-9a-f-]{36}$/);
+		await hydrated(page);
+		await press(page);
+		await expect(main(page)).toContainText('Weigh');
+		const address = page.url();
+		// Kept on this device: the code, the shell, and this run as it is now.
+		await expect
+			.poll(() =>
+				page.evaluate(
+					async (path) => {
+						const names = await caches.keys();
+						const data = names.find((n) => n.startsWith('data '));
+						const found = data ? await (await caches.open(data)).match(path) : undefined;
+						return (await found?.text())?.includes('heat-on') ?? false;
+					},
+					`${new URL(address).pathname}/__data.json`
+				)
+			)
+			.toBe(true);
+		await page.close();
+		await kill(server);
+
+		page = await context.newPage();
+		await page.goto(address);
+		await hydrated(page);
+		await expect(page.getByRole('complementary', { name: 'Running clocks' })).toContainText('pot to the boil');
+		// Two taps, without anybody to tell them to.
+		await press(page);
+		await press(page);
+		await expect(page.getByText(/No connection\. 2\s+taps kept here/)).toBeVisible();
+		// Another page is not kept: said inside the application, never the browser's own error.
+		await page.goto(`${origin}/book`);
+		await expect(page.getByText('this page is not kept on this device')).toBeVisible();
+		await expect(page.getByRole('complementary', { name: 'Running clocks' })).toContainText('pot to the boil');
+		await page.goto(`${origin}/stove`);
+		await expect(main(page)).toBeVisible();
+		const before = await sql`select count(*)::int as n from run_event`;
+		server = await serve(port);
+		await expect
+			.poll(async () => (await sql`select count(*)::int as n from run_event`)[0]?.n as number, { timeout: 20_000 })
+			.toBe((before[0]?.n as number) + 2);
+		const taps = await sql`select event->>'type' as type from run_event order by seq desc limit 3`;
+		expect(taps.map((t) => t.type as string).reverse()).toEqual(['heat-on', 'weigh', 'weigh']);
+	} finally {
+		await sql.end();
+		await context.close();
+		await kill(server);
+	}
+});

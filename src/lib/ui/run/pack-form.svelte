@@ -78,6 +78,7 @@
 			rel="noopener">Print {sayCount(Math.max(1, Math.round(count)), 'label')}</a
 		> before filling.
 	</p>
+	<p class="text-[15px]">Or written by hand: the code is <b class="head tracking-widest">{session.codes[n - 1]}</b>.</p>
 	<LabelsNote />
 	{#if packed.length > 0}
 		<ul class="my-2">

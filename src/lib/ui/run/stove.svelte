@@ -16,6 +16,7 @@
 	import StopHere from './stop-here.svelte';
 	import { StoveState, type Helper } from './stove-state.svelte';
 	import type { StoveThings } from './types';
+	import { canKeep, keepPages } from './keep';
 	import { canSpeak, setSpeaks, speak, speaks } from './voice';
 	import WhatNow from './what-now.svelte';
 	import Worktop from './worktop.svelte';
@@ -119,6 +120,14 @@
 		if (entered === read) return;
 		read = entered;
 		void invalidateAll();
+	});
+
+	/** As it is now it can be opened here without the server: kept anew a moment after each change. */
+	const kept = $derived(sessions.map((s) => `${s.id} ${s.seq} ${s.status}`).join());
+	$effect(() => {
+		const paths = ['/stove', ...kept.split(',').map((k) => `/stove/${k.split(' ')[0]}`)];
+		const timer = setTimeout(() => void keepPages(paths), 800);
+		return () => clearTimeout(timer);
 	});
 
 	function onkeydown(event: KeyboardEvent) {
@@ -278,6 +287,8 @@
 					<p class="py-2 font-semibold text-amber" role="status">
 						{runs.offline ? 'No connection. ' : ''}{session.waiting}
 						{session.waiting === 1 ? 'tap' : 'taps'} kept here with their times; sent when the server is back.
+						{#if runs.offline && !canKeep()}Do not close this page: this browser cannot open it again without the
+							server.{/if}
 					</p>
 				{/if}
 				{#if !packing}

@@ -160,6 +160,11 @@
 				<ul class="list-disc pl-5">
 					{#each run.notes as n (n.at)}<li>{n.text}</li>{/each}
 				</ul>{/if}
+			{#if data.batch.again}<p class="mt-2">
+					<b>Again?</b>
+					{{ yes: 'Yes, just so.', changed: 'Yes, but otherwise.', no: 'No.' }[data.batch.again]}
+					{data.batch.change}
+				</p>{/if}
 			{#if run?.stopReason}<p class="mt-2"><b>Stopped:</b> {run.stopReason}</p>{/if}
 		</section>
 	{/if}

@@ -1,3 +1,4 @@
+import { blanchRules } from '../../../../reference/rules';
 import { packedBefore } from '../../../packing/pack-style';
 import { sayClock, sayTemperature, sayVolume, sayWeight } from '../../../quantities/format';
 import type { Act, TapOf } from '../../engine/kind';
@@ -5,11 +6,14 @@ import { ringsOf } from '../../engine/stage';
 import type { FreezeEvent, Spot } from './events';
 import { isIn, stageOf, sumOf, tally, type FreezeState, type Potful } from './fold';
 import { subjectOf, type FreezePlan, type StagePlan, type Subject } from './plan';
-import { noRoom } from './room';
+import { freezerFor, noRoom } from './room';
 import { firstWords, sayMark, stageWords, unitName } from './words';
 
 export type FreezeTap = TapOf<FreezeEvent>;
 export type FreezeAct = Act<FreezeTap>;
+
+/** Later than this the boil is said to be late; over a minute is too much in the water already. */
+const lateBoil_s = 120;
 
 /** Water that is gone is topped up from a tenth of the pot on (common practice). */
 const topUpFrom = 0.1;
@@ -170,9 +174,14 @@ function leave(around: Around, subject: Subject, potful: Potful, stage: StagePla
 	}; // prettier-ignore
 	const cold = stage.end.by !== 'reading' || potful.met >= stage.end.marks.length;
 	if (!cold) return measured(around, act, potful, stage);
+	if (stage.id === 'return' && now - potful.since > lateBoil_s * 1000)
+		return { ...act, ...boilLate(around, subject, potful) };
 	const there = stage.end.by === 'reading' ? { ...act, ...filled } : act;
-	const full = next === 'freeze' ? noRoom(plan, state, potful, now) : null;
-	return full ? { ...there, ...waits(around, potful, full, isDue) } : there;
+	if (next !== 'freeze') return there;
+	const full = noRoom(plan, state, potful, now);
+	return full
+		? { ...there, ...waits(around, potful, full, isDue) }
+		: { ...there, hint: `${there.hint}${whichFreezer(around)}` };
 }
 
 const to = (plan: FreezePlan, potful: Potful, spot: Exclude<Spot, 'waiting'>): FreezeTap => ({
@@ -181,6 +190,29 @@ const to = (plan: FreezePlan, potful: Potful, spot: Exclude<Spot, 'waiting'>): F
 	potful: potful.n,
 	to: spot
 });
+
+/** Where there are several freezers: the one that still takes something today, by what it freezes in a day. */
+function whichFreezer({ plan, state, now }: Around): string {
+	if (plan.freezers.length < 2) return '';
+	const at = freezerFor(plan, state, now);
+	return at ? ` Into: ${at.name}.` : '';
+}
+
+/** The boil is not back: said while it is waited for, and what the next potful may weigh. */
+function boilLate({ plan, now }: Around, subject: Subject, potful: Potful): Partial<FreezeAct> {
+	const s = Math.round((now - potful.since) / 1000);
+	const next_g = Math.max(50, Math.round((potful.grams * blanchRules.reboil_s.value) / s / 10) * 10);
+	return {
+		sentence: 'The boil is not back in two minutes.',
+		hint: `Lid on, highest heat, and wait: the blanching time counts from the boil, as published. ${sayWeight(potful.grams, plan.units)} is too much for this pot: take the next potfuls smaller.`,
+		others: [
+			{
+				label: `Next ones ${sayWeight(next_g, plan.units)}`,
+				tap: { type: 'replan', ...mark(plan, subject.n), next_g, reboil_s: s, potful_g: potful.grams }
+			}
+		]
+	};
+}
 
 /** The trays or the day's load are full: into the fridge, until there is room. */
 function waits(
@@ -249,7 +281,11 @@ function measured({ plan, now }: Around, act: FreezeAct, potful: Potful, stage: 
 			label: 'Measured',
 			tap: { type: 'reading', ...mark(plan, potful.subject), potful: potful.n, dC: Math.round(mark_C.value * 10) }
 		},
-		...(late ? { others: [{ label: 'It boiled again: its time from now', tap: to(plan, potful, stage.id) }] } : {}),
+		others: [
+			...(late ? [{ label: 'It boiled again: its time from now', tap: to(plan, potful, stage.id) }] : []),
+			// At its first mark in time it may go on: the freezer is colder than any fridge.
+			...(potful.met > 0 && act.button ? [act.button] : [])
+		],
 		ready: true,
 		urgency: late ? 0.5 : 72
 	};
@@ -357,7 +393,7 @@ function goIn(around: Around, subject: Subject, first: StagePlan, potful: Potful
 	return {
 		...still, key: key(plan, subject.n, `${potful.n}-in`), kind: 'in', ...about(around, subject, potful), subject: subject.n,
 		sentence: several && first.resource === 'pot' ? `${subject.food.name}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` : sentence,
-		hint, since: (subject.pot === null ? undefined : state.kettles[subject.pot]?.since) ?? state.startedAt,
+		hint: first.resource === 'freezer' ? `${hint}${whichFreezer(around)}` : hint, since: (subject.pot === null ? undefined : state.kettles[subject.pot]?.since) ?? state.startedAt,
 		unit: `${subject.n}.${potful.n}`, button: { label, tap: to(plan, potful, first.id) },
 		task: first.resource === 'pot' ? 'heat' : 'wash', urgency: first.resource === 'pot' || !several ? 4 : 6.2
 	}; // prettier-ignore
@@ -410,10 +446,10 @@ export function slowBoil(
 ): { readonly words: string; readonly tap: FreezeTap } | null {
 	const subject = subjectOf(plan, n);
 	const known = state.subjects.find((s) => s.n === n);
-	if (!subject || !known?.reboil || known.reboil.s <= 120) return null;
+	if (!subject || !known?.reboil || known.reboil.s <= lateBoil_s) return null;
 	const { s, grams } = known.reboil;
 	// Heat taken up goes with the weight: the potful that would boil again within the published minute.
-	const next_g = Math.max(50, Math.round((grams * 60) / s / 10) * 10);
+	const next_g = Math.max(50, Math.round((grams * blanchRules.reboil_s.value) / s / 10) * 10);
 	if (known.potful_g <= next_g) return null;
 	return {
 		words: `The boil took ${sayClock(s)} to come back with ${sayWeight(grams, plan.units)} in: too much for this pot. ${sayWeight(next_g, plan.units)} would be back within the minute. The blanching time stays as published.`,

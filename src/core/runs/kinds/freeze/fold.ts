@@ -216,6 +216,10 @@ function move(plan: FreezePlan, draft: Draft, event: Extract<FreezeEvent, { type
 	const stay = potful.spot === 'supper' || potful.spot === 'firm';
 	if (to < 0 || (event.to !== 'supper' && to <= from) || stay) return `Potful ${potful.n} was there already.`;
 	if (event.to !== 'supper' && to > from + 1) return `Potful ${potful.n} has not come that far.`;
+	// A gate: what is cooked does not go on before it was measured at its first mark.
+	const { end } = stageOf(subject, potful.spot) ?? {};
+	if (event.to !== 'supper' && end?.by === 'reading' && potful.met < Math.min(1, end.marks.length))
+		return 'It was not measured yet: how warm is it at its centre?';
 	if (subject.stages[to]?.resource === 'pot' && event.to !== 'supper') {
 		if (draft.potfuls.some((p) => p !== potful && inPot(plan, p, subject.pot))) return 'The pot was full.';
 		const kettle = subject.pot === null ? undefined : draft.kettles[subject.pot];

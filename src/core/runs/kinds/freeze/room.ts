@@ -1,5 +1,5 @@
 import { sumOf, type FreezeState, type Potful } from './fold';
-import { subjectOf, type FreezePlan } from './plan';
+import { subjectOf, type FreezePlan, type FreezerPlan } from './plan';
 
 const day_ms = 86_400_000;
 
@@ -23,6 +23,20 @@ const frozeAt = (p: Potful): number | undefined => p.path.find((s) => s.spot ===
 /** What went into the freezers within the last day, g. */
 export const inToday_g = (state: FreezeState, now: number): number =>
 	sumOf(state.potfuls, (p) => (frozeAt(p) ?? -Infinity) > now - day_ms);
+
+/**
+ * The freezer that the next one goes into: each is filled with what it freezes in a day before the next one is; the first
+ * where nobody said what they do.
+ */
+export function freezerFor(plan: FreezePlan, state: FreezeState, now: number): FreezerPlan | undefined {
+	let today = inToday_g(state, now);
+	for (const freezer of plan.freezers) {
+		const takes = (freezer.day_kg ?? 0) * 1000;
+		if (today < takes) return freezer;
+		today -= takes;
+	}
+	return plan.freezers[0];
+}
 
 /** Why a potful finds no room in the freezer now, and when it will; null where it does. */
 export function noRoom(

@@ -1,0 +1,6 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+
+	onMount(() => void goto('/stove', { replaceState: true }));
+</script>
