@@ -6,7 +6,7 @@ import { chillTime_s } from './chill-time';
 import { waterHeat_J_kgK } from './constants';
 import { foodHeat_J_kgK } from './food-heat';
 import { iceToHave_kg } from './ice';
-import { potHeating_s, usefulPower_W, type Burner } from './pot-heating';
+import { potHeating_s, potMetal_J_per_K, usefulPower_W, type Burner } from './pot-heating';
 
 export interface Pot {
 	readonly litres: number;
@@ -153,7 +153,7 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 			start_C: input.tap_C,
 			boil_C,
 			burner: pot.burner,
-			pot_J_per_K: pot.litres * 130
+			pot_J_per_K: pot.litres * potMetal_J_per_K
 		}),
 		blanch_s: seconds,
 		altitudeExtra_s: extra_s,

@@ -2,6 +2,9 @@ import { burnerEfficiency, type BurnerKind } from '../../reference/rules';
 import { DomainError, mustBePositive, mustBeWithin } from '../errors';
 import { waterHeat_J_kgK } from './constants';
 
+/** Heat that the metal of a pot takes up, J/K to each litre that it holds (common practice). */
+export const potMetal_J_per_K = 130;
+
 export interface Burner {
 	readonly kind: BurnerKind;
 	/** Rated power, W. */

@@ -16,6 +16,8 @@ export interface Ticked {
 	/** Cut and way: "cut|blanch:cut". */
 	readonly way?: string | undefined;
 	readonly portion?: string | undefined;
+	/** How it is packed. */
+	readonly packed?: string | undefined;
 }
 
 /** A lot of the basket as the evening shows it. */
@@ -27,6 +29,9 @@ export interface EveningRow {
 	readonly options: readonly { readonly value: string; readonly words: string }[];
 	readonly way: string;
 	readonly portion: string;
+	/** How it can be packed, and how it is; one way alone is no choice. */
+	readonly styles: readonly { readonly value: string; readonly words: string }[];
+	readonly packed: string;
 	/** What comes of it, where it is ticked. */
 	readonly gets: string;
 	/** Why it cannot be among them. */
@@ -68,6 +73,8 @@ async function look(
 		options: [],
 		way: '',
 		portion: ticked?.portion ?? '',
+		styles: [],
+		packed: '',
 		gets: '',
 		stop: ''
 	};
@@ -104,14 +111,23 @@ async function look(
 	const found = await waysFor(
 		stores,
 		lotId,
-		wayQuery({ cut: cutId, ...(ticked.portion ? { portion: ticked.portion } : {}) }),
+		wayQuery({
+			cut: cutId,
+			...(ticked.portion ? { portion: ticked.portion } : {}),
+			...(ticked.packed ? { packed: ticked.packed } : {})
+		}),
 		now
 	);
 	const way = found.ways.ways.find((w): w is FreezeWay => w.kind === 'way' && w.id === wayId);
 	if (!way) return { row, chosen: null, way: null };
 	const { count, portion_g } = way.packs;
 	return {
-		row: { ...row, gets: `${sayCount(count, 'pack')} of ${sayWeight(portion_g, units)}, ${packStyleNames[way.style]}` },
+		row: {
+			...row,
+			styles: found.ways.styles.map((value) => ({ value, words: packStyleNames[value] })),
+			packed: way.style,
+			gets: `${sayCount(count, 'pack')} of ${sayWeight(portion_g, units)}, ${packStyleNames[way.style]}`
+		},
 		way,
 		chosen: {
 			way,

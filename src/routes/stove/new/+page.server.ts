@@ -22,7 +22,8 @@ function tickedOf(fields: Record<string, string>): Ticked[] {
 	return lots.map((lotId) => ({
 		lotId,
 		way: text(`way-${lotId}`, 120, 'The way') || undefined,
-		portion: text(`portion-${lotId}`, 60, 'The portion') || undefined
+		portion: text(`portion-${lotId}`, 60, 'The portion') || undefined,
+		packed: text(`packed-${lotId}`, 20, 'How it is packed') || undefined
 	}));
 }
 

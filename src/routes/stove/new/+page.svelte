@@ -17,7 +17,7 @@
 	function changed() {
 		if (!whole) return;
 		const fields = [...new FormData(whole)].filter(
-			([name, value]) => /^(lot|way|portion)-/.test(name) && typeof value === 'string' && value !== ''
+			([name, value]) => /^(lot|way|portion|packed)-/.test(name) && typeof value === 'string' && value !== ''
 		) as [string, string][];
 		const on = new Set(fields.filter(([name]) => name.startsWith('lot-')).map(([name]) => name.slice(4)));
 		const kept = fields.filter(([name]) => on.has(name.slice(name.indexOf('-') + 1)));
@@ -74,6 +74,13 @@
 									aria-label="A pack of {r.title}"
 								/></label
 							>
+							{#if r.styles.length > 1}<label class="field basis-48"
+									><span>packed</span><select name="packed-{r.lotId}" aria-label="How {r.title} is packed"
+										>{#each r.styles as s (s.value)}<option value={s.value} selected={s.value === r.packed}
+												>{s.words}</option
+											>{/each}</select
+									></label
+								>{/if}
 						{/if}
 					</li>
 				{/each}

@@ -3,7 +3,9 @@ import { coolingRule } from '../../../heat/cooling';
 import { packedBefore } from '../../../packing/pack-style';
 import { coreVersion } from '../../../version';
 import { preparing, type FreezeWay } from '../../../ways/freeze-ways';
-import type { Kitchen } from '../../../ways/kitchen';
+import { boilingPoint_C } from '../../../heat/boiling-point';
+import { potHeating_s, potMetal_J_per_K } from '../../../heat/pot-heating';
+import type { Kitchen, KitchenPot } from '../../../ways/kitchen';
 import { potOrder } from './order';
 import type { FreezePlan, FreezerPlan, Heat, PotPlan, StagePlan, Subject } from './plan';
 
@@ -33,7 +35,7 @@ export function planFreeze(
 	const pots: PotPlan[] = [];
 	const potIds: string[] = [];
 	const ordered = potOrder(chosen);
-	const subjects = ordered.map((one, i) => subjectOf(one, i + 1, kitchen, potOf(one.way, pots, potIds)));
+	const subjects = ordered.map((one, i) => subjectOf(one, i + 1, kitchen, potOf(one.way, kitchen, pots, potIds)));
 	return {
 		core: coreVersion,
 		kind: 'freeze',
@@ -51,10 +53,12 @@ export function planFreeze(
 }
 
 /** The pot of a way among the run's: the same pot is named once, with the most water that any of its foods wants. */
-function potOf({ pot, line }: FreezeWay, pots: PotPlan[], ids: string[]): number | null {
-	if (!pot || !line) return null;
+function potOf(way: FreezeWay, kitchen: Kitchen, pots: PotPlan[], ids: string[]): number | null {
+	const { pot, line } = way;
+	if (!pot || !(line || way.method === 'cook')) return null;
 	const at = ids.indexOf(pot.id);
-	const plan = { name: pot.name, water_L: line.water_L, toBoil_s: line.toBoil_s, boil_C: line.boil_C };
+	const { water_L, toBoil_s, boil_C } = line ?? cookingWater(pot, kitchen);
+	const plan = { name: pot.name, water_L, toBoil_s, boil_C };
 	const known = pots[at];
 	if (!known) {
 		ids.push(pot.id);
@@ -120,8 +124,29 @@ function subjectOf(one: Chosen, n: number, kitchen: Kitchen, pot: number | null)
 	};
 }
 
-/** What is cooked in water takes half the pot, the water the other half (common practice). */
-const cookful_g = ({ pot, load_g }: FreezeWay): number => (pot ? Math.max(200, Math.round(pot.litres * 500)) : load_g);
+/** Of a pot that food is cooked in: food, kg to the litre, and water, so that it is three quarters full (common practice). */
+const cookFood_kg_per_L = 0.35;
+const cookWater = 0.4;
+
+const cookful_g = ({ pot, load_g }: FreezeWay): number =>
+	pot ? Math.max(200, Math.round(pot.litres * cookFood_kg_per_L * 1000)) : load_g;
+
+/** The water that food is cooked in, where no blanching line has worked it out. */
+function cookingWater(pot: KitchenPot, kitchen: Kitchen): Pick<PotPlan, 'water_L' | 'toBoil_s' | 'boil_C'> {
+	const water_L = pot.litres * cookWater;
+	const boil_C = boilingPoint_C(kitchen.altitude_m ?? 0);
+	return {
+		water_L,
+		boil_C,
+		toBoil_s: potHeating_s({
+			water_L,
+			start_C: kitchen.tap_C,
+			boil_C,
+			burner: pot.burner,
+			pot_J_per_K: pot.litres * potMetal_J_per_K
+		})
+	};
+}
 
 function stagesOf(way: FreezeWay, heat: Heat, cooked: boolean): StagePlan[] {
 	const { line, row, cut, food } = way;

@@ -7,7 +7,8 @@ const strong = new Set(
 );
 
 /** The rank of a food in a shared pot: firm before soft, what sheds its skin after, strong last. */
-function rank({ food, row, line }: FreezeWay): number {
+function rank({ food, row, line, method, pot }: FreezeWay): number {
+	if (method === 'cook' && pot) return 0;
 	if (!line || !row) return 4;
 	if (strong.has(food.id)) return 3;
 	if (row.dip) return 2;
@@ -20,6 +21,7 @@ function rank({ food, row, line }: FreezeWay): number {
  * pot comes after, as it was ticked.
  */
 export function potOrder<T extends { readonly way: FreezeWay }>(chosen: readonly T[]): T[] {
-	const time = ({ way }: T) => way.line?.blanch_s[0] ?? 0;
+	// What is cooked through is in the heat longer than anything that is only blanched.
+	const time = ({ way }: T) => way.line?.blanch_s[0] ?? (way.method === 'cook' ? 3600 : 0);
 	return [...chosen].sort((a, b) => rank(a.way) - rank(b.way) || (rank(a.way) === 4 ? 0 : time(b) - time(a)));
 }

@@ -58,7 +58,7 @@ export function stations(plan: FreezePlan, state: FreezeState, now: number): Sta
 			});
 		});
 	const others = at('pot').filter((p) => subjectOf(plan, p.subject)?.pot === null);
-	if (plan.subjects.some((s) => s.heat === 'cook'))
+	if (plan.subjects.some((s) => s.heat === 'cook' && s.pot === null))
 		list.push({
 			...drawn(plan, 'pan', 'pot', 'Pan', others),
 			figure: others[0] ? clockOf(plan, others[0]) : { words: 'free' },
