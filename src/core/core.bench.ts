@@ -10,6 +10,8 @@ import { freezingCurve } from './heat/freezing-curve';
 import { refitDrying } from './drying/drying-refit';
 import { canWays } from './ways/can-ways';
 import { dryWay } from './ways/dry-ways';
+import { foldRun, type RunEvent } from './runs/kinds';
+import { planFreeze } from './runs/kinds/freeze/make';
 import { freezeWays } from './ways/freeze-ways';
 import { glance } from './ways/glance';
 import { kitchen } from './ways/kitchen.fixture';
@@ -23,7 +25,25 @@ const items = Array.from({ length: 500 }, (_, i) => ({
 const now = 1_787_000_000_000;
 let bench_i = 0;
 
+/** A run of beans with 2,000 taps of two devices, most of them notes and moves. */
+const [beans] = foodRows.filter((f) => f.id === 'green-beans');
+const beanWay =
+	beans && freezeWays({ thing: plain(beans), grams: 9000, food_C: 18, kitchen, choices: {}, now }).ways[0];
+if (beanWay?.kind !== 'way') throw new Error('no beans');
+const plan = planFreeze([{ way: beanWay, lotId: 'lot', called: 'beans', form: 'whole', raw_g: 9000 }], kitchen);
+const spots = ['return', 'blanch', 'chill', 'drain', 'freeze', 'firm'] as const;
+const taps = Array.from({ length: 2000 }, (_, i): RunEvent => {
+	const stamp = { id: `e${String(i).padStart(5, '0')}`, at: now + i * 1000, device: i % 3 === 0 ? 'a' : 'b', n: i };
+	if (i % 4 === 0)
+		return { ...stamp, type: 'move', potful: 1 + (Math.floor(i / 24) % 12), to: spots[(i / 4) % 6] ?? 'firm' };
+	if (i % 50 === 1) return { ...stamp, type: 'undo', target: `e${String(i - 1).padStart(5, '0')}` };
+	return { ...stamp, type: 'note', text: `note ${i}` };
+});
+
 describe('the core', () => {
+	bench('the fold of a run with 2,000 taps', () => {
+		foldRun(plan, now, taps);
+	});
 	bench('all ways for 500 items', () => {
 		for (const { food, cut, grams } of items) {
 			freezeWays({
