@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import { sayWeight } from '$core/quantities/format';
 	import { sayTime } from '$core/quantities/dates';
+	import type { RunView } from '$core/runs/wire';
 	import { useRuns } from '$lib/ui/run/runs-state.svelte';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
@@ -9,7 +10,7 @@
 	let { data }: { data: PageData } = $props();
 	const runs = useRuns();
 	const sessions = $derived.by(() => {
-		const open = data.open;
+		const open = JSON.parse(data.open) as readonly RunView[];
 		return untrack(() => open.map((wire) => runs.of(wire)));
 	});
 </script>

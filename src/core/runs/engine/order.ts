@@ -30,54 +30,72 @@ const after_ms = 0.5;
  * @param events of one run, each id once, in any order
  */
 export function inOrder<E extends Stamped>(events: readonly E[]): E[] {
-	const lines = new Map<string, E[]>();
+	const lines = new Map<string, Line<E>>();
 	for (const event of events) {
 		const line = lines.get(deviceOf(event));
-		if (line) line.push(event);
-		else lines.set(deviceOf(event), [event]);
+		if (line) line.events.push(event);
+		else lines.set(deviceOf(event), { events: [event], ranks: [], busy: false });
 	}
-	for (const line of lines.values())
-		line.sort((a, b) => numberOf(a) - numberOf(b) || a.at - b.at || (a.id < b.id ? -1 : 1));
-	const ranks = new Map<E, number>();
-	/** How far each device's line is ranked, and whether it is being ranked just now: what is seen in a circle is left out. */
-	const done = new Map<string, number>();
-	const busy = new Set<string>();
-	const rankLine = (device: string, upTo: number): number => {
-		const line = lines.get(device) ?? [];
-		let i = done.get(device) ?? 0;
-		let rank = i > 0 ? (ranks.get(line[i - 1] as E) ?? -Infinity) : -Infinity;
-		if (busy.has(device)) return rank;
-		busy.add(device);
-		for (; i < line.length; i++) {
-			const event = line[i] as E;
-			if (numberOf(event) > upTo) break;
-			rank = Math.max(rank, event.at);
-			for (const [other, n] of Object.entries(event.seen ?? {}))
-				if (other !== device) rank = Math.max(rank, seenRank(other, n) + after_ms);
-			ranks.set(event, rank);
-			done.set(device, i + 1);
-		}
-		busy.delete(device);
-		return rank;
-	};
-	/** The latest rank among a device's events up to a number. */
-	const seenRank = (device: string, n: number): number => {
-		rankLine(device, n);
-		let latest = -Infinity;
-		for (const event of lines.get(device) ?? []) {
-			if (numberOf(event) > n) break;
-			latest = ranks.get(event) ?? latest;
-		}
-		return latest;
-	};
-	for (const device of [...lines.keys()].sort()) rankLine(device, Infinity);
-	return [...events].sort(
-		(a, b) =>
-			(ranks.get(a) ?? a.at) - (ranks.get(b) ?? b.at) ||
-			(deviceOf(a) < deviceOf(b) ? -1 : deviceOf(a) > deviceOf(b) ? 1 : 0) ||
-			numberOf(a) - numberOf(b) ||
-			(a.id < b.id ? -1 : 1)
-	);
+	for (const { events: line } of lines.values()) if (!isSorted(line)) line.sort(inLine);
+	const devices = [...lines.keys()].sort();
+	for (const device of devices) rankLine(lines, device, Infinity);
+	// Each line stands in its order, and its ranks never fall: the heads are taken one after the other.
+	const heads = devices.map((device) => ({ line: lines.get(device) as Line<E>, at: 0 }));
+	const ordered: E[] = [];
+	for (;;) {
+		let next: (typeof heads)[number] | undefined;
+		for (const head of heads)
+			if (head.at < head.line.events.length && (!next || rankAt(head) < rankAt(next))) next = head;
+		if (!next) return ordered;
+		ordered.push(next.line.events[next.at] as E);
+		next.at++;
+	}
+}
+
+/** What one device tapped, by its own numbers, with the rank of each as far as they are known. */
+interface Line<E> {
+	readonly events: E[];
+	readonly ranks: number[];
+	/** Being ranked just now: what is seen in a circle is left out. */
+	busy: boolean;
+}
+const rankAt = <E>({ line, at }: { line: Line<E>; at: number }): number => line.ranks[at] ?? Infinity;
+
+const inLine = (a: Stamped, b: Stamped): number => numberOf(a) - numberOf(b) || a.at - b.at || (a.id < b.id ? -1 : 1);
+function isSorted(line: readonly Stamped[]): boolean {
+	for (let i = 1; i < line.length; i++) if (inLine(line[i - 1] as Stamped, line[i] as Stamped) > 0) return false;
+	return true;
+}
+
+/** Ranks a device's events up to a number: by their time, never before what came earlier, an end after what it had seen. */
+function rankLine<E extends Stamped>(lines: ReadonlyMap<string, Line<E>>, device: string, upTo: number): void {
+	const line = lines.get(device);
+	if (!line || line.busy) return;
+	line.busy = true;
+	const { events, ranks } = line;
+	let rank = ranks.at(-1) ?? -Infinity;
+	for (let i = ranks.length; i < events.length; i++) {
+		const event = events[i] as E;
+		if (numberOf(event) > upTo) break;
+		rank = Math.max(rank, event.at);
+		if (event.seen)
+			for (const [other, n] of Object.entries(event.seen))
+				if (other !== device) rank = Math.max(rank, seenRank(lines, other, n) + after_ms);
+		ranks.push(rank);
+	}
+	line.busy = false;
+}
+
+/** The latest rank among a device's events up to a number. */
+function seenRank<E extends Stamped>(lines: ReadonlyMap<string, Line<E>>, device: string, n: number): number {
+	rankLine(lines, device, n);
+	const line = lines.get(device);
+	let latest = -Infinity;
+	for (let i = 0; line && i < line.ranks.length; i++) {
+		if (numberOf(line.events[i] as E) > n) break;
+		latest = line.ranks[i] ?? latest;
+	}
+	return latest;
 }
 
 /** For each device, the highest number among these events: what a device had seen when it ended a run. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { kindOf } from '$core/runs/kinds';
-import { stoveThings } from '$lib/server/stove';
+import { runsText, stoveThings } from '$lib/server/stove';
 import { id, key, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
@@ -9,8 +9,9 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		parse(id().required(), params.run);
 		const [run, things] = await Promise.all([locals.stores.runs.get(params.run), stoveThings(locals.stores)]);
-		return { title: `Stove: ${kindOf(run.plan).head(run.plan).food}`, run, things };
-	}, locals.household.units);
+		const title = `Stove: ${kindOf(run.plan).head(run.plan).food}`;
+		return { title, run: runsText([run], locals.household.units), things };
+	});
 
 export const actions: Actions = {
 	/** Differences between book and taps, settled by a person's word. */

@@ -4,6 +4,7 @@
 	import Closed from '$lib/ui/run/closed.svelte';
 	import Differences from '$lib/ui/run/differences.svelte';
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
+	import type { RunView } from '$core/runs/wire';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
 
@@ -11,7 +12,8 @@
 	const clock = useClock<Clock>();
 	const runs = useRuns();
 	const session = $derived.by(() => {
-		const wire = data.run;
+		const [wire] = JSON.parse(data.run) as readonly RunView[];
+		if (!wire) throw new Error('The page has no run.');
 		return untrack(() => runs.of(wire));
 	});
 	const units = $derived(data.household.units);
