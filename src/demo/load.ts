@@ -12,7 +12,7 @@ import { transact, type Database, type Tx } from '$lib/server/db/client';
 import { batch, container, equipment, household, ownMeasure, person, place, pot, supply } from '$lib/server/db/schema';
 import { standingOf } from '$lib/server/shelf-line';
 import { becomeDefault } from '$lib/server/stores/households';
-import { columnsOf } from '$lib/server/stores/runs/settle';
+import { columnsOf } from '$lib/server/stores/runs/entries';
 import { makeLot, post } from '$lib/server/stores/stock';
 import { putAway } from '$lib/server/stores/stock/put';
 import { lotOfThing } from '$lib/server/things';

@@ -244,3 +244,65 @@ test('mince, pork and chicken of one receipt into 300 g packs; a soup cools by i
 	await press(page);
 	await expect(main(page)).toContainText('In the coldest part of the freezer');
 });
+
+test('spinach into cubes, courgettes by the loaf, berries on trays, in one evening: another order, and the connection lost in the middle', async ({
+	page,
+	home,
+	clock,
+	context,
+	baseURL,
+	sql,
+	quiet
+}) => {
+	test.setTimeout(240_000);
+	const add = (text: string) => postForm(page.request, baseURL ?? '', '/basket?/add', { text });
+	expect((await add('900 g spinach')).type).toBe('success');
+	// One loaf is two cups of the grated, squeezed: the household's own word, 340 g.
+	const [lot] = await sql`select id from lot where household_id = ${home.id} and food = 'zucchini' and waiting`;
+	const kept = await postForm(page.request, baseURL ?? '', `/ways/${lot?.id as string}?/portion`, {
+		name: 'one loaf',
+		said: '2 cups grated, squeezed',
+		grams: '340',
+		food: 'zucchini',
+		form: 'grated'
+	});
+	expect(kept.type).toBe('success');
+	await start(page, [
+		{ title: 'spinach', way: 'leaves · Blanch + freeze', packed: 'in moulds, then bagged', portion: '1 cup' },
+		{ title: 'courgettes', way: 'grated · Steam + freeze', portion: 'one loaf' },
+		{ title: 'raspberries' }
+	]);
+	const [row] = await sql`select plan from run where household_id = ${home.id} order by created_at desc limit 1`;
+	const subjects = (row?.plan as { subjects: { food: { id: string }; style: string; portion_g: number; portionWords?: string }[] }).subjects; // prettier-ignore
+	const of = (food: string) => subjects.find((s) => s.food.id === food);
+	expect(of('spinach')).toMatchObject({ style: 'mould' });
+	expect(of('zucchini')).toMatchObject({ portion_g: 340, portionWords: expect.stringContaining('one loaf') });
+	expect(of('raspberries')).toMatchObject({ style: 'tray' });
+	// The other way round is a tap.
+	const first = await page.getByText(/^Into the pot:/).innerText();
+	await page
+		.getByRole('button', { name: / next$/ })
+		.first()
+		.click();
+	await expect(page.getByText(/^Into the pot:/)).not.toHaveText(first);
+	await goOn(page, clock, /potful 1 into the boiling water/);
+	await context.setOffline(true);
+	await press(page);
+	await press(page);
+	await expect(page.getByText(/No connection\. 2\s+taps kept here/)).toBeVisible();
+	await context.setOffline(false);
+	await expect(page.getByText(/taps kept here/)).toHaveCount(0, { timeout: 15_000 });
+	quiet.length = 0;
+	for (let i = 0; i < 3; i++) {
+		await goOn(page, clock, /Bag, press out the air/);
+		await page.getByRole('button', { name: 'Book these packs' }).click();
+		await page.waitForTimeout(300);
+	}
+	await page.getByRole('button', { name: /All away/ }).click();
+	await expect(page.getByRole('link', { name: 'in the book', exact: true })).toHaveCount(3);
+	const made = await sql`select food, packs_made::int as packs, packed_g::int as grams from batch where household_id = ${home.id} and run_id is not null`; // prettier-ignore
+	for (const one of made) expect(Number(one.packs), one.food as string).toBeGreaterThan(0);
+	// Equal packs of a loaf: none of another weight.
+	const loaf = made.find((m) => m.food === 'zucchini');
+	expect(Number(loaf?.grams)).toBe(Number(loaf?.packs) * 340);
+});

@@ -1,25 +1,6 @@
+import type { DryWay } from './dry-ways';
 import type { FreezeWay } from './freeze-way';
-import type { WorkStep } from './work';
-
-/** What a way takes of the kitchen. */
-export interface Demands {
-	/** Prepared food that a freezer has to freeze, kg. */
-	readonly freeze_kg: number;
-	/** Room of its packs there, L. */
-	readonly freezer_L: number;
-	readonly trays: number;
-	readonly ice_kg: number;
-	readonly water_L: number;
-	/** The pot that it keeps, by id, and for how long. */
-	readonly pot: { readonly id: string; readonly seconds: number } | null;
-	readonly containers: readonly { readonly id: string; readonly count: number }[];
-	readonly hands_s: number;
-}
-
-/** The typed steps of a way of freezing, in their order; their attended seconds are its hands. */
-export function stepsOf(way: FreezeWay): readonly WorkStep[] {
-	return way.work;
-}
+import { noDemands, type Demands } from './work';
 
 /** The typed demands of a way of freezing. */
 export function demandsOf(way: FreezeWay): Demands {
@@ -32,6 +13,7 @@ export function demandsOf(way: FreezeWay): Demands {
 		containers.set(size.container.id, (containers.get(size.container.id) ?? 0) + count);
 	}
 	return {
+		...noDemands,
 		freeze_kg: way.prepared_g / 1000,
 		freezer_L: packs.volume_L + (second?.volume_L ?? 0),
 		trays: way.style === 'tray' ? way.trays.needed : 0,
@@ -42,3 +24,12 @@ export function demandsOf(way: FreezeWay): Demands {
 		hands_s: way.hands_s
 	};
 }
+
+/** The typed demands of drying. */
+export const dryDemands = (way: DryWay): Demands => ({
+	...noDemands,
+	[way.time.asPrinted ? 'freezer_L' : 'shelf_L']: way.jars.litres,
+	dryer: { trays: way.trays.needed, loads: way.trays.loads, tray_h: way.trays.needed * way.time.hours },
+	jars: { size: 'quart', count: way.jars.quarts },
+	hands_s: way.hands_s
+});

@@ -17,6 +17,7 @@ import { kgFromLb } from '../quantities/units';
 import { lookUpStorage, type Keeps } from '../storing/storage-look-up';
 import { isMixture, mixtureNotDried } from './mixture-ways';
 import type { Kitchen, KitchenDryer } from './kitchen';
+import type { WorkStep } from './work';
 
 export interface DryChoices {
 	/** Id of a drying row; the one that suits the cut without it. */
@@ -59,6 +60,8 @@ export interface DryWay {
 	/** Hands, and from start to jar, s. */
 	readonly hands_s: number;
 	readonly elapsed_s: number;
+	/** The same as typed steps: what a schedule reads. */
+	readonly work: readonly WorkStep[];
 	readonly energy_kWh: number;
 	readonly keeps: Keeps | undefined;
 	/** Months it keeps here: as printed, or one where a blanch that the table asks for was left out. Null where none are printed. */
@@ -164,6 +167,14 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		jars: { quarts, litres },
 		hands_s: prep_s + blanch_s + needed * traying_s + turn_s + end_s,
 		elapsed_s: prep_s + blanch_s + loads * time.hours * 3600 + end_s,
+		work: [
+			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
+			...(blanch ? ([{ id: 'line', seconds: blanch_s, attended: true, station: 'pot' }] as const) : []),
+			{ id: 'tray', seconds: needed * traying_s, attended: true, station: 'table' },
+			{ id: 'dry', seconds: loads * time.hours * 3600, attended: false, station: 'dryer' },
+			{ id: 'turn', seconds: turn_s, attended: true, station: 'dryer' },
+			{ id: 'pack', seconds: end_s, attended: true, station: 'table' }
+		],
 		energy_kWh: Math.min(water_kWh, most_kWh),
 		keeps,
 		months,

@@ -15,7 +15,9 @@ import type { CanWay, CanWays } from './can-ways';
 import type { DryWay } from './dry-ways';
 import type { FreezeWay, RefusedWay } from './freeze-ways';
 import { cannerFor } from './gear-changes';
+import { demandsOf, dryDemands } from './demands';
 import type { Kitchen } from './kitchen';
+import { noDemands, type Demands, type WorkStep } from './work';
 
 /** One way beside the others, for the whole of an item. */
 export interface GlanceWay {
@@ -42,6 +44,9 @@ export interface GlanceWay {
 	readonly missing: string | null;
 	/** Canning: its loads. */
 	readonly loads?: CannerLoads;
+	/** Typed steps, and what it takes of the kitchen: what plans, boards and schedules read. */
+	readonly work: readonly WorkStep[];
+	readonly demands: Demands;
 }
 export interface GlanceRefused extends Refusal {
 	readonly id: string;
@@ -164,7 +169,9 @@ function frozen(input: GlanceInput, way: FreezeWay): GlanceWay {
 				: null
 			: 'not enough freezer room',
 		supplies: bags * kitchen.prices.bag,
-		pack_g: way.packs.portion_g
+		pack_g: way.packs.portion_g,
+		work: way.work,
+		demands: demandsOf(way)
 	});
 }
 
@@ -193,7 +200,9 @@ function dried(input: GlanceInput, way: DryWay): GlanceWay {
 		missing: way.usualDryer ? 'no dryer in the Kitchen' : way.trays.loads > 1 ? `${way.trays.loads} dryer loads` : null,
 		supplies: 0,
 		// What a shop sells is fresh: the fresh weight of a jar is set against it.
-		pack_g: Math.round(input.grams / way.jars.quarts)
+		pack_g: Math.round(input.grams / way.jars.quarts),
+		work: way.work,
+		demands: dryDemands(way)
 	});
 }
 
@@ -253,6 +262,19 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 				: shortInDrawer(kitchen, can.jar, count, loads?.lids ?? count),
 		supplies: count * kitchen.prices.lid,
 		pack_g: Math.round(can.jars.perJar_g),
+		work: [
+			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
+			{ id: 'fill', seconds: loads?.hands_s ?? 0, attended: true, station: 'table' },
+			// Nobody leaves a canner: what is not hands is watched.
+			{ id: 'process', seconds: loads?.elapsed_s ?? 0, attended: false, watched: true, station: 'canner' }
+		],
+		demands: {
+			...noDemands,
+			shelf_L: count * jarRoom_L[can.jar],
+			canner: { method: process.method, loads: loads?.loads.length ?? 0, lids: loads?.lids ?? count },
+			jars: { size: can.jar, count },
+			hands_s: prep_s + (loads?.hands_s ?? 0)
+		},
 		...(loads ? { loads } : {})
 	});
 }

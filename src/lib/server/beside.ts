@@ -22,7 +22,7 @@ import type { CurveAsk, FreezerAsk } from '../../workers/protocol';
 export const shownGlance = (list: Glance) =>
 	list.map((w) => {
 		if (w.kind !== 'way') return w;
-		const { loads, ...rest } = w;
+		const { loads, work: _work, demands: _demands, ...rest } = w;
 		return {
 			...rest,
 			loads: loads

@@ -1,6 +1,6 @@
 import type { Units } from '../../quantities/format';
 import { freeze } from './freeze';
-import type { FreezeAct, FreezeTap } from './freeze/acts';
+import type { FreezeAct, FreezeTap } from './freeze/act';
 import type { FreezeEvent } from './freeze/events';
 import type { FreezeState } from './freeze/fold';
 import type { FreezePlan } from './freeze/plan';

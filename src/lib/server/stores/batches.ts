@@ -7,7 +7,7 @@ import { batch, lot, lotBalance, run, runOutput } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
 import { freeCodes } from './runs/codes';
-import { columnsOf } from './runs/settle';
+import { columnsOf } from './runs/entries';
 
 export type BatchRow = typeof batch.$inferSelect;
 

@@ -41,6 +41,9 @@ export function share(acts: readonly Omit<Owned, 'who'>[], helpers: readonly Hel
 	});
 }
 
+/** Under these names this device keeps who helps. */
+const kept = { helping: 'root-jar-helping', me: 'root-jar-me' };
+
 /** What is next at the stove, over all runs that go on: overdue first, among it what nears its published maximum. */
 export class StoveState {
 	readonly #sessions: () => readonly RunSession[];
@@ -48,6 +51,8 @@ export class StoveState {
 	readonly #helpers: () => readonly Helper[];
 	/** Who stands at this device: the cook, or a helper by id. */
 	me = $state('');
+	/** Who helps tonight, by id. */
+	helping = $state.raw<readonly string[]>([]);
 
 	constructor(sessions: () => readonly RunSession[], now: () => number, helpers: () => readonly Helper[]) {
 		this.#sessions = sessions;
@@ -55,6 +60,31 @@ export class StoveState {
 		this.#helpers = helpers;
 	}
 
+	/** What this device last knew of who helps. */
+	load(): void {
+		try {
+			this.helping = (localStorage.getItem(kept.helping) ?? '').split(' ').filter(Boolean);
+			this.me = localStorage.getItem(kept.me) ?? '';
+		} catch {
+			// A browser that keeps nothing asks anew.
+		}
+		if (!this.helpers.some((h) => h.id === this.me)) this.me = '';
+	}
+	help(id: string, on: boolean): void {
+		this.helping = on ? [...this.helping, id] : this.helping.filter((h) => h !== id);
+		this.keepWho();
+	}
+	keepWho(): void {
+		if (!this.helping.includes(this.me)) this.me = '';
+		try {
+			localStorage.setItem(kept.helping, this.helping.join(' '));
+			localStorage.setItem(kept.me, this.me);
+		} catch {
+			// It holds for this page then.
+		}
+	}
+
+	readonly helpers = $derived.by(() => this.#helpers().filter((h) => this.helping.includes(h.id)));
 	readonly open = $derived.by(() => this.#sessions().filter((s) => s.state.phase === 'working'));
 	readonly acts = $derived.by((): Owned[] => {
 		const now = this.#now();
@@ -68,7 +98,7 @@ export class StoveState {
 			(a, b) =>
 				Number(b.act.over) - Number(a.act.over) || a.act.urgency - b.act.urgency || soonest(a.act) - soonest(b.act)
 		);
-		return share(all, this.#helpers());
+		return share(all, this.helpers);
 	});
 	/** The first act of the person at this device; with nothing of their own they see what there is. */
 	readonly main = $derived(this.acts.find((a) => a.who === this.me) ?? this.acts[0] ?? null);

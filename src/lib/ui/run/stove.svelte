@@ -5,22 +5,22 @@
 	import { sayDuration, type Units } from '$core/quantities/format';
 	import { kindOf, type Tap } from '$core/runs/kinds';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
-	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import ActPanel from './act-panel.svelte';
 	import Also from './also.svelte';
+	import Around from './around.svelte';
+	import Packing from './packing.svelte';
 	import Differences from './differences.svelte';
 	import PackForm from './pack-form.svelte';
 	import { allowSound, keepAwake } from './ring';
 	import type { RunSession } from './run-session.svelte';
 	import { useClock, useRuns } from './runs-state.svelte';
 	import StopHere from './stop-here.svelte';
-	import { StoveState, type Helper } from './stove-state.svelte';
+	import { StoveState } from './stove-state.svelte';
 	import type { StoveThings } from './types';
 	import { canKeep, keepPages } from './keep';
-	import { canSpeak, setSpeaks, speak, speaks } from './voice';
+	import { speak, speaks } from './voice';
 	import WhatNow from './what-now.svelte';
 	import Worktop from './worktop.svelte';
-	import { tally } from '$core/runs/kinds/freeze/fold';
 
 	/** One screen over all the runs that it is given: what to do now, what is where, what else there is. */
 	let {
@@ -31,13 +31,10 @@
 	}: { sessions: readonly RunSession[]; things: StoveThings; units: Units; zone: string } = $props();
 	const clock = useClock<Clock>();
 	const runs = useRuns();
-	/** Who helps tonight, of those whom the Kitchen knows. */
-	let helping = $state<readonly string[]>([]);
-	const helpers = $derived(things.helpers.filter((h) => helping.includes(h.id)));
 	const stove = new StoveState(
 		() => sessions,
 		() => clock.now,
-		(): readonly Helper[] => helpers
+		() => things.helpers
 	);
 	const main = $derived(stove.main);
 	const session = $derived(main?.session ?? stove.open[0] ?? sessions[0]);
@@ -63,12 +60,7 @@
 
 	onMount(() => {
 		voice = speaks();
-		try {
-			helping = (localStorage.getItem('root-jar-helping') ?? '').split(' ').filter(Boolean);
-			stove.me = localStorage.getItem('root-jar-me') ?? '';
-		} catch {
-			// A browser that keeps nothing asks anew.
-		}
+		stove.load();
 		const lock = () => {
 			if (document.visibilityState === 'visible') void keepAwake().then((can) => (awake = can));
 		};
@@ -76,16 +68,6 @@
 		document.addEventListener('visibilitychange', lock);
 		return () => document.removeEventListener('visibilitychange', lock);
 	});
-	function keepWho() {
-		if (stove.me !== '' && !helping.includes(stove.me)) stove.me = '';
-		try {
-			localStorage.setItem('root-jar-helping', helping.join(' '));
-			localStorage.setItem('root-jar-me', stove.me);
-		} catch {
-			// It holds for this page then.
-		}
-	}
-
 	/** Spoken once for each act, and once more when it is due. */
 	let spoken = '';
 	$effect(() => {
@@ -140,16 +122,19 @@
 			press();
 		} else if (event.key === 'u') undo();
 	}
+	/** Foods that still go into the pot, in their order. */
+	const queue = $derived(
+		session
+			? session.state.order.flatMap((n) => {
+					const subject = session.plan.subjects.find((s) => s.n === n && s.pot !== null);
+					const waits = session.state.potfuls.some((p) => p.subject === n && p.spot === 'waiting');
+					return subject && waits ? [subject] : [];
+				})
+			: []
+	);
 	const several = $derived(stove.open.length > 1);
 	const nameOf = (who: string) => stove.nameOf(who);
 	const packing = $derived(main?.act.asks === 'packs');
-	const packable = $derived(
-		session
-			? session.plan.subjects.filter(
-					(s) => tally(session.state, s.n).firm_g > 0 || session.state.packed.some((p) => p.subject === s.n)
-				)
-			: []
-	);
 </script>
 
 <svelte:window {onkeydown} />
@@ -161,7 +146,7 @@
 					<ActPanel
 						bind:this={panel}
 						act={main.act}
-						who={helpers.length > 0 ? nameOf(main.who) : ''}
+						who={stove.helpers.length > 0 ? nameOf(main.who) : ''}
 						{units}
 						now={clock.now}
 						asking={asking === main.key}
@@ -224,7 +209,7 @@
 						acts={[...stove.loud, ...stove.others]}
 						now={clock.now}
 						{zone}
-						nameOf={helpers.length > 0 ? nameOf : null}
+						nameOf={stove.helpers.length > 0 ? nameOf : null}
 						ontap={tap}
 					/>
 				</section>
@@ -258,6 +243,20 @@
 					>
 					<WhatNow {session} now={clock.now} bind:open={helpOpen} ontap={(what) => tap(session, what)} />
 				</div>
+				{#if queue.length > 1}
+					<div class="flex flex-wrap items-center justify-between gap-2 py-2">
+						<span class="text-[15px]"
+							><b>Into the pot:</b>
+							<span class="text-soft">{queue.map((s) => s.food.name).join(', then ')}.</span></span
+						>
+						<span class="flex flex-wrap gap-2"
+							>{#each queue.slice(1, 4) as s (s.n)}<button
+									class="btn"
+									onclick={() => tap(session, { type: 'order', subjects: [s.n] })}>{s.food.name} next</button
+								>{/each}</span
+						>
+					</div>
+				{/if}
 				<div class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
 					<span class="text-soft"
 						>{#if session.state.last}Last: {kindOf(session.plan).say(session.state.last, units, session.plan)}, {sayTimeExact(
@@ -291,81 +290,11 @@
 							server.{/if}
 					</p>
 				{/if}
-				{#if !packing}
-					<p class="py-2 text-[15px]">
-						{#each session.plan.subjects as s (s.n)}<a
-								class="mr-3"
-								href="/stove/{session.id}/labels{session.plan.subjects.length > 1 ? `?of=${s.n}` : ''}"
-								target="_blank"
-								rel="noopener">Print the labels{session.plan.subjects.length > 1 ? `: ${s.food.name}` : ''}</a
-							>{/each}: nothing sticks to a frozen pack.
-					</p>
-					<LabelsNote />
-					{#each packable as s (s.n)}
-						<details class="py-2">
-							<summary class="font-bold">Pack what is firm{packable.length > 1 ? `: ${s.food.name}` : ''}</summary
-							><PackForm
-								{session}
-								subject={s.n}
-								freezers={things.freezers}
-								containers={things.containers}
-								{units}
-								ontap={(what) => tap(session, what)}
-							/>
-						</details>
-					{/each}
-				{/if}
-				<details class="py-2">
-					<summary class="text-[15px] font-bold">Helpers, voice, cautions</summary>
-					{#if things.helpers.length > 0}
-						<div class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1 text-[15px]">
-							<span class="font-bold">Helping now</span>
-							{#each things.helpers as h (h.id)}<label class="flex min-h-11 items-center gap-2"
-									><input
-										type="checkbox"
-										checked={helping.includes(h.id)}
-										onchange={(e) => {
-											helping = e.currentTarget.checked ? [...helping, h.id] : helping.filter((id) => id !== h.id);
-											keepWho();
-										}}
-									/>{h.name}</label
-								>{/each}
-							{#if helpers.length > 0}<label class="flex items-center gap-2"
-									>at this device <select bind:value={stove.me} onchange={keepWho}
-										><option value="">the cook</option>{#each helpers as h (h.id)}<option value={h.id}>{h.name}</option
-											>{/each}</select
-									></label
-								>{/if}
-						</div>
-					{/if}
-					<p class="py-2 text-sm text-soft">
-						{#if awake === true}The screen stays on.{:else if awake === false}This browser cannot keep the screen on: a
-							sleeping phone cannot ring. Set it to stay awake.{/if}
-						Any other phone can open this page and go on.
-						{#if canSpeak()}<label class="ml-2 inline-flex min-h-11 items-center gap-2 align-middle"
-								><input
-									type="checkbox"
-									checked={voice}
-									onchange={(e) => {
-										voice = e.currentTarget.checked;
-										setSpeaks(voice);
-										spoken = '';
-									}}
-								/>say it aloud</label
-							>{/if}
-					</p>
-					{#each stove.open as s (s.id)}
-						<section class="mt-2">
-							<h3 class="text-[15px]">Mind{several ? `: ${s.food}` : ''}</h3>
-							<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">
-								{#each [...new Set(s.plan.subjects.flatMap((one) => one.cautions))] as c (c)}<li>{c}</li>{/each}
-							</ul>
-							<p class="source mt-1">{[...new Set(s.plan.subjects.map((one) => one.source))].join(' · ')}</p>
-						</section>
-					{/each}
-				</details>
+				{#if !packing}<Packing {session} {things} {units} ontap={(what) => tap(session, what)} />{/if}
+				<Around {stove} {things} {awake} bind:voice onvoice={() => (spoken = '')} />
 				<div class="flex flex-wrap justify-between gap-2 py-2">
 					<StopHere {session} {units} bind:open={stopOpen} ontap={(what) => tap(session, what)} />
+					<a class="py-2" href="/stove/new">Start another</a>
 					{#if several}<span class="flex flex-wrap gap-3"
 							>{#each stove.open as s (s.id)}<a href="/stove/{s.id}">{s.food} alone</a>{/each}</span
 						>{/if}

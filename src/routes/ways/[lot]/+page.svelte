@@ -180,6 +180,9 @@
 	/>
 
 	<h2 id="freezer" class="mt-8 scroll-mt-4 text-2xl">Into the freezer</h2>
+	{#if open.length > 0 && data.lot.free_g > 0}<p class="mt-1">
+			<a href="/stove/new?lot-{data.lot.id}=yes">Together with other foods</a>, in one evening at one pot.
+		</p>{/if}
 	{#if data.cooling}<CoolFirst cooling={data.cooling} {units} />{/if}
 	{#if open.length > 0}
 		<div class="mt-2 overflow-x-auto {open.length === 1 ? 'max-w-3xl' : ''}">

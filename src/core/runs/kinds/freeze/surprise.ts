@@ -1,5 +1,5 @@
 import { sayCount, sayVolume, sayWeight } from '../../../quantities/format';
-import type { FreezeTap } from './acts';
+import type { FreezeTap } from './act';
 import { tally, type FreezeState } from './fold';
 import { subjectOf, type FreezePlan } from './plan';
 

@@ -1,6 +1,7 @@
 import { sayWeight } from '../../../quantities/format';
 import type { Trouble } from '../../engine/kind';
-import { slowBoil, type FreezeTap } from './acts';
+import type { FreezeTap } from './act';
+import { slowBoil } from './stage-acts';
 import { isIn, type FreezeState } from './fold';
 import { subjectOf, type FreezePlan } from './plan';
 
