@@ -8,7 +8,7 @@ import { lookRows, type LookRow } from '$reference/looks';
 import type { Stores } from './stores';
 import type { PlaceRow } from './stores/households';
 import type { LotRow } from './stores/stock';
-import { arrivedAt } from './things';
+import { arrivedAt, arrivedFrom } from './things';
 
 /** Where a look is due within this, it stands among the looks. */
 const lookAhead_ms = 86_400_000;
@@ -22,10 +22,21 @@ export function looksAt(
 	now: Date
 ): LookView[] {
 	if (row.waiting) return [];
-	return looksOf(thing, place, arrivedAt(row, { kind: place }).getTime(), seen, now.getTime()).map(
-		({ row: { id }, at }) => ({ kind: id as LookKind, at, due: at <= now.getTime() + lookAhead_ms })
-	);
+	return looksSince(thing, place, arrivedAt(row, { kind: place }).getTime(), seen, now);
 }
+
+const looksSince = (
+	thing: Pick<Thing, 'food' | 'state'>,
+	place: PlaceRow['kind'],
+	since: number,
+	seen: readonly Looked[],
+	now: Date
+): LookView[] =>
+	looksOf(thing, place, since, seen, now.getTime()).map(({ row: { id }, at }) => ({
+		kind: id as LookKind,
+		at,
+		due: at <= now.getTime() + lookAhead_ms
+	}));
 
 /** What is looked for, for every page once. */
 export const allLooks = (units: Units): AllLooks =>
@@ -72,14 +83,20 @@ export async function looksOfTheRest(
 	now: Date
 ): Promise<Map<string, Walked[]>> {
 	const rows = await stores.stock.lookedFor(shown);
-	const looked = await stores.stock.looked(rows.map((r) => r.id));
 	const kindOf = new Map(places.map((p) => [p.id, p.kind]));
 	const byPlace = new Map<string, Walked[]>();
 	for (const row of rows) {
 		const food = foodById(row.food);
 		const kind = kindOf.get(row.placeId);
 		if (!food || !kind) continue;
-		const looks = looksAt({ ...row, waiting: false }, { food, state: row.state }, kind, looked.get(row.id) ?? [], now);
+		const seen = Object.entries(row.last ?? {}) as [LookKind, number][];
+		const looks = looksSince(
+			{ food, state: row.state },
+			kind,
+			arrivedFrom(row.stays ?? [], row.from, kind, row.state),
+			seen.map(([look, at]) => ({ kind: look, at, finding: 'fine' as const })),
+			now
+		);
 		if (!looks.some((l) => l.due)) continue;
 		const list = byPlace.get(row.placeId) ?? [];
 		list.push({ id: row.id, title: row.title, looks });

@@ -84,12 +84,22 @@ export function arrivedAt(
 	row: Pick<LotRow, 'stays' | 'placedAt' | 'since' | 'state'>,
 	place: Pick<PlaceRow, 'kind'>
 ): Date {
-	let from = (row.placedAt ?? row.since).getTime();
-	for (const stay of [...row.stays].reverse()) {
-		if (stay.place !== place.kind || stay.state !== row.state || Math.abs((stay.until ?? from) - from) > 1000) break;
+	return new Date(arrivedFrom(row.stays, (row.placedAt ?? row.since).getTime(), place.kind, row.state));
+}
+
+/** The same of a lot's parts, ms. */
+export function arrivedFrom(
+	stays: LotRow['stays'],
+	since: number,
+	place: PlaceRow['kind'],
+	state: LotRow['state']
+): number {
+	let from = since;
+	for (const stay of [...stays].reverse()) {
+		if (stay.place !== place || stay.state !== state || Math.abs((stay.until ?? from) - from) > 1000) break;
 		from = stay.from;
 	}
-	return new Date(from);
+	return from;
 }
 
 /** The stays of a lot that leaves its place now. */

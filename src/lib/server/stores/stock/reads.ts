@@ -1,11 +1,12 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { dgPerG, type LotUnit } from '$core/stock/amount';
 import type { State } from '$core/things/thing';
-import type { Looked } from '$core/stock/looks';
+import type { Looked, LookKind } from '$core/stock/looks';
 import { preparedOnce, type Database } from '../../db/client';
 import { batch, container, look, lot, lotBalance, movement, place } from '../../db/schema';
 import { notFound } from '../../errors';
 import { claimsNow } from './claims';
+import type { LotRow } from './post';
 
 /** A lot that stands somewhere, in short. */
 export interface StandingRow {
@@ -118,9 +119,14 @@ const lookedFor = preparedOnce((db) =>
 			placeId: lot.placeId,
 			food: lot.food,
 			state: lot.state,
-			since: lot.since,
-			placedAt: lot.placedAt,
-			stays: lot.stays
+			/** Since it stands there, ms. */
+			from: sql<number>`(extract(epoch from coalesce(${lot.placedAt}, ${lot.since})) * 1000)::float8`,
+			/** Only where it was elsewhere before, or the place was measured again. */
+			stays: sql<LotRow['stays'] | null>`case when ${lot.stays} = '[]'::jsonb then null else ${lot.stays} end`,
+			/** The last look of each kind, ms. */
+			last: sql<Partial<Record<LookKind, number>> | null>`(select jsonb_object_agg(k.kind, k.at) from (
+				select kind, (extract(epoch from max(at)) * 1000)::float8 as at from look
+				where household_id = ${household} and lot_id = ${lot.id} group by kind) k)`
 		})
 		.from(lotBalance)
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
