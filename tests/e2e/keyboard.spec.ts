@@ -58,7 +58,7 @@ test('the whole slice by keyboard alone', async ({ page, home, clock }) => {
 	await page.waitForURL(/\/shelves/);
 	await tabTo(/^Take one: raspberries/);
 	await page.keyboard.press('Enter');
-	await expect(page.getByText(/1 pack raspberries, whole taken/)).toBeVisible();
+	await expect(page.getByText('1 pack raspberries, whole taken', { exact: true })).toBeVisible();
 	await page.keyboard.press('g');
 	await page.keyboard.press('o');
 	await page.waitForURL(/\/book/);

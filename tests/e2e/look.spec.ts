@@ -15,6 +15,7 @@ const places = [
 	'/basket',
 	'/ways',
 	'/stove',
+	'/stove/new',
 	'/shelves',
 	'/book',
 	'/book/DEMO3',

@@ -233,6 +233,7 @@ test('the dryer and the prices are kept, and a fault keeps what was typed', asyn
 	await page.getByLabel('a kilowatt-hour').fill('0.4215');
 	await page.getByLabel('currency, three letters').fill('usd');
 	await page.getByRole('button', { name: 'Save the prices' }).click();
+	await expect(page.getByText('Prices: saved')).toBeVisible();
 	await page.reload();
 	await expect(page.getByLabel('a kilowatt-hour')).toHaveValue('0.4215');
 	await ways(page, 'courgettes');
