@@ -141,7 +141,10 @@ try {
 		if (await away.isVisible()) break;
 		const book = page.getByRole('region', { name: 'What to do now' }).getByRole('button', { name: 'Book these packs' });
 		if (await book.isVisible()) {
-			if (packs++ === 0) await shot('packs');
+			if (packs++ === 0) {
+				await page.evaluate(() => window.scrollTo(0, 0));
+				await shot('packs');
+			}
 			await book.click();
 			await page.waitForTimeout(400);
 		} else if (await page.locator('button.btn-full:has(.key)').isVisible()) await press();

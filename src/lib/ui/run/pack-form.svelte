@@ -79,7 +79,6 @@
 		> before filling.
 	</p>
 	<p class="text-[15px]">Or written by hand: the code is <b class="head tracking-widest">{session.codes[n - 1]}</b>.</p>
-	<LabelsNote />
 	{#if packed.length > 0}
 		<ul class="my-2">
 			{#each packed as p (p.eventId)}
@@ -150,4 +149,5 @@
 			>All away: close the run</button
 		>
 	{/if}
+	<LabelsNote />
 </section>

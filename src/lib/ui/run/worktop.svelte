@@ -44,6 +44,7 @@
 
 <style>
 	.worktop {
+		margin-top: 6px;
 		display: grid;
 		gap: 0 14px;
 		grid-auto-flow: column;
