@@ -9,11 +9,11 @@
 	import Also from './also.svelte';
 	import Around from './around.svelte';
 	import Packing from './packing.svelte';
-	import Differences from './differences.svelte';
 	import PackForm from './pack-form.svelte';
 	import { allowSound, keepAwake } from './ring';
 	import type { RunSession } from './run-session.svelte';
 	import { useClock, useRuns } from './runs-state.svelte';
+	import Said from './said.svelte';
 	import StopHere from './stop-here.svelte';
 	import { StoveState } from './stove-state.svelte';
 	import type { StoveThings } from './types';
@@ -190,16 +190,7 @@
 					</p>
 				</div>
 			{/if}
-			{#if session.differences.length > 0}<Differences
-					runId={session.id}
-					differences={session.differences}
-					{units}
-				/>{/if}
-			{#each session.notes as note (note)}
-				<p role="alert" class="fault mt-3">
-					{note} <button class="btn btn-plain underline" onclick={() => session.clearNotes()}>good</button>
-				</p>
-			{/each}
+			<Said {session} {units} />
 		</section>
 
 		<div class="min-w-0">

@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import Closed from '$lib/ui/run/closed.svelte';
-	import Differences from '$lib/ui/run/differences.svelte';
+	import Said from '$lib/ui/run/said.svelte';
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
 	import type { RunView } from '$core/runs/wire';
 	import Stove from '$lib/ui/run/stove.svelte';
@@ -30,16 +30,7 @@
 			ontap={(what) => session.tap(what, now())}
 			onopen={() => session.openAgain(now())}
 		/>
-		{#if session.differences.length > 0}<Differences
-				runId={session.id}
-				differences={session.differences}
-				{units}
-			/>{/if}
-		{#each session.notes as note (note)}
-			<p role="alert" class="fault mt-3">
-				{note} <button class="btn btn-plain underline" onclick={() => session.clearNotes()}>good</button>
-			</p>
-		{/each}
+		<Said {session} {units} />
 	</section>
 {:else}
 	<Stove sessions={[session]} things={data.things} {units} zone={data.household.zone} />
