@@ -54,7 +54,8 @@ interface Refused {
 }
 
 /** A line of the list of all ways: as the core has it, the loads with what the page needs of them. */
-export type GlanceRow = GlanceRefused | GlanceNote | (Omit<GlanceWay, 'loads'> & { readonly loads: JarLoads | null });
+export type GlanceRow =
+	GlanceRefused | GlanceNote | (Omit<GlanceWay, 'loads' | 'work' | 'demands'> & { readonly loads: JarLoads | null });
 
 /** Canner loads on the clock. */
 export interface JarLoads {
