@@ -234,8 +234,10 @@ test('all of it in pounds is all of it, though it is rounded up to be shown; the
 		for (const t of await page.getByText(/^Day entry \d+/).allInnerTexts()) seen.add(t);
 		const older = page.getByRole('link', { name: 'Older ones' });
 		if ((await older.count()) === 0) break;
+		const before = page.url();
 		await older.click();
-		await page.waitForLoadState('networkidle');
+		// A page of the application's own navigation: its entries are there when its address is.
+		await page.waitForURL((url) => url.href !== before);
 	}
 	expect(seen.size).toBe(90);
 });
