@@ -45,7 +45,8 @@ worker.addEventListener('activate', (event) => {
 });
 
 /** Fetches, and notes whose the answer is: another household's data is not kept beside it. @throws without an answer */
-async function ask(request: Request | string, patience = patience_ms): Promise<Response> {
+async function ask(request: Request | string, patience: number): Promise<Response> {
+	if (patience === Infinity) return heard(await fetch(request));
 	if (Date.now() - hungAt < pause_ms) throw new Error('The server did not answer a moment ago.');
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	const late = new Promise<never>((_, reject) => {
@@ -55,13 +56,22 @@ async function ask(request: Request | string, patience = patience_ms): Promise<R
 		}, patience);
 	});
 	try {
-		const response = await Promise.race([fetch(request), late]);
-		if (response.status >= 502 && response.status <= 504) throw new Error('The server is away.');
-		await ofHousehold(response.headers.get('x-household'));
-		return response;
+		return await heard(await Promise.race([fetch(request), late]));
 	} finally {
 		clearTimeout(timer);
 	}
+}
+
+/** @throws where something before the server answered for it */
+async function heard(response: Response): Promise<Response> {
+	if (response.status >= 502 && response.status <= 504) throw new Error('The server is away.');
+	await ofHousehold(response.headers.get('x-household'));
+	return response;
+}
+
+/** What is not kept is waited for as long as it takes: a sheet of labels is slow, and there is nothing else to show. */
+async function patienceFor(path: string): Promise<number> {
+	return (await (await caches.open(data)).match(path)) ? patience_ms : Infinity;
 }
 
 async function ofHousehold(household: string | null): Promise<void> {
@@ -83,7 +93,7 @@ worker.addEventListener('message', (event) => {
 		(async () => {
 			for (const path of paths) {
 				try {
-					const response = await ask(dataOf(path));
+					const response = await ask(dataOf(path), patience_ms);
 					if (response.ok) await (await caches.open(data)).put(dataOf(path), response);
 				} catch {
 					// No connection now: what was kept before stays.
@@ -110,7 +120,7 @@ async function fromCode(request: Request): Promise<Response> {
 /** The page from the server, or the shell, which asks for the page's data. Files are no pages. */
 async function page(request: Request): Promise<Response> {
 	try {
-		return await ask(request);
+		return await ask(request, await patienceFor(dataOf(new URL(request.url).pathname)));
 	} catch {
 		const kept = await (await caches.open(code)).match(shell);
 		const layout = await keptLayout();
@@ -126,7 +136,7 @@ interface Answer {
 /** The data of a page: the server's, what was kept, or word that it is not here; the page's frame stays in any case. */
 async function pageData(request: Request, url: URL): Promise<Response> {
 	try {
-		return await ask(request);
+		return await ask(request, await patienceFor(url.pathname));
 	} catch {
 		const asked = url.searchParams.get('x-sveltekit-invalidated') ?? '';
 		const kept = await (await caches.open(data)).match(url.pathname);

@@ -34,6 +34,9 @@ export interface Mark {
 	readonly within_s: number;
 }
 
+/** So long before the end of its time a reading is asked for (common practice). */
+const lead_s = 900;
+
 /** When a stage that began then rings, and the longest that is published; ms. Null where nothing rings. */
 export function ringsOf(
 	end: StageEnd,
@@ -47,7 +50,10 @@ export function ringsOf(
 			return { due: end.first_s === undefined ? null : since + end.first_s * 1000, latest: null };
 		case 'reading': {
 			const mark = end.marks[met];
-			return { due: mark ? since + mark.within_s * 1000 : null, latest: null };
+			if (!mark) return { due: null, latest: null };
+			const latest = since + mark.within_s * 1000;
+			// Measured before its time is out: after it nobody can know any more.
+			return { due: latest - lead_s * 1000, latest };
 		}
 		case 'date':
 			return { due: since + end.days * 86_400_000, latest: null };

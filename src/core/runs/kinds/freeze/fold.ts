@@ -1,6 +1,6 @@
 import { foldEvents, type CommonDraft, type CommonState } from '../../engine/fold';
 import { equalParts, mostUnits } from '../../engine/lay-out';
-import { ringsOf, type Timer } from '../../engine/stage';
+import { ringsOf, type Mark, type Timer } from '../../engine/stage';
 import type { FreezeEvent, Spot } from './events';
 import { subjectOf, type FreezePlan, type Resource, type StageId, type StagePlan, type Subject } from './plan';
 
@@ -188,7 +188,12 @@ function reading(plan: FreezePlan, draft: Draft, event: Extract<FreezeEvent, { t
 	const C = event.dC / 10;
 	// A mark is met by a reading at it, in order: what is at 5 °C has been at 21 °C too.
 	let { met } = potful;
-	while (met < end.marks.length && C <= (end.marks[met]?.value ?? -Infinity)) met++;
+	const cold = (mark: Mark | undefined): mark is Mark => mark !== undefined && C <= mark.value;
+	const late = (mark: Mark) => event.at > potful.since + mark.within_s * 1000;
+	const next = end.marks[met];
+	if (cold(next) && late(next))
+		return 'It was measured after its time: whether it was cold enough by then nobody knows. Bring it to a boil and cool it anew, or throw it out.';
+	for (let mark = next; cold(mark) && !late(mark); mark = end.marks[met]) met++;
 	draft.potfuls = draft.potfuls.map((p, i) => (i === at ? { ...potful, met, last_C: C } : p));
 	return undefined;
 }
@@ -220,6 +225,9 @@ function move(plan: FreezePlan, draft: Draft, event: Extract<FreezeEvent, { type
 	const { end } = stageOf(subject, potful.spot) ?? {};
 	if (event.to !== 'supper' && end?.by === 'reading' && potful.met < Math.min(1, end.marks.length))
 		return 'It was not measured yet: how warm is it at its centre?';
+	const mark = end?.by === 'reading' ? end.marks[potful.met] : undefined;
+	if (event.to !== 'supper' && mark && event.at > potful.since + mark.within_s * 1000)
+		return 'Its time to be cold is over, and nobody measured it: bring it to a boil and cool it anew, or throw it out.';
 	if (subject.stages[to]?.resource === 'pot' && event.to !== 'supper') {
 		if (draft.potfuls.some((p) => p !== potful && inPot(plan, p, subject.pot))) return 'The pot was full.';
 		const kettle = subject.pot === null ? undefined : draft.kettles[subject.pot];

@@ -123,14 +123,19 @@ function measured({ plan, now }: Around, act: FreezeAct, potful: Potful, stage: 
 	if (stage.end.by !== 'reading') return act;
 	const mark_C = stage.end.marks[potful.met];
 	if (!mark_C) return act;
-	const late = act.due !== null && now > act.due;
+	const late = act.latest !== null && now > act.latest;
+	const soon = !late && act.due !== null && now >= act.due;
 	const last = potful.last_C === null ? '' : ` Last measured: ${sayTemperature(potful.last_C, plan.units)}.`;
 	const wanted = sayMark(mark_C.value, plan.units);
 	return {
 		...act,
-		sentence: late ? `It should be at ${wanted} by now. How warm is it at its centre?` : act.sentence,
+		sentence: late
+			? `It had to be at ${wanted} by now.`
+			: soon
+				? `How warm is it at its centre? At most ${wanted}.`
+				: act.sentence,
 		hint: late
-			? `Still warmer: bring it to a boil at once, and cool it anew in shallow pans, ice around. Long past its time, or unsure: throw it out.`
+			? `Measured in time? Say so with “Tapping late”. Else bring it to a boil at once, and cool it anew in shallow pans, ice around. Long past its time, or unsure: throw it out, and stop here.`
 			: `${act.hint}${last}`,
 		asks: 'temperature',
 		over: late,
@@ -141,10 +146,10 @@ function measured({ plan, now }: Around, act: FreezeAct, potful: Potful, stage: 
 		others: [
 			...(late ? [{ label: 'It boiled again: its time from now', tap: to(plan, potful, stage.id) }] : []),
 			// At its first mark in time it may go on: the freezer is colder than any fridge.
-			...(potful.met > 0 && act.button ? [act.button] : [])
+			...(potful.met > 0 && !late && act.button ? [act.button] : [])
 		],
 		ready: true,
-		urgency: late ? 0.5 : 72
+		urgency: late ? 0.5 : soon ? 2.5 : 72
 	};
 }
 
