@@ -3,7 +3,7 @@ import { packStyleNames } from '$core/packing/pack-style';
 import { sayCount, sayWeight } from '$core/quantities/format';
 import { planFreeze, type Chosen } from '$core/runs/kinds/freeze/make';
 import type { FreezePlan } from '$core/runs/kinds/freeze/plan';
-import type { FreezeWay } from '$core/ways/freeze-ways';
+import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { AppError } from './errors';
 import { byProductsOf, freezersOf } from './start';
 import type { Stores } from './stores';
@@ -86,8 +86,19 @@ async function look(
 	const cuts = first.ways.cut ? [first.ways.cut, ...first.food.cuts.filter((c) => c.id !== first.ways.cut?.id)] : [];
 	const list: { value: string; words: string }[] = [];
 	for (const cut of cuts) {
-		const { ways } = cut === first.ways.cut ? first : await waysFor(stores, lotId, { cut: cut.id }, now);
-		for (const way of ways.ways)
+		// The lot and the kitchen are read once: only the ways of freezing are worked out for each cut.
+		const { ways } =
+			cut === first.ways.cut
+				? first.ways
+				: freezeWays({
+						thing: first.thing,
+						grams: first.shown_g,
+						food_C: first.food_C,
+						kitchen: first.kitchen,
+						choices: { cut: cut.id },
+						now: now.getTime()
+					});
+		for (const way of ways)
 			if (way.kind === 'way') list.push({ value: `${cut.id}|${way.id}`, words: `${cut.name} · ${way.name}` });
 	}
 	const [usual] = list;

@@ -5,6 +5,7 @@
 	import type { RunAct, Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import Figure from './figure.svelte';
+	import type { Typed } from './types';
 
 	/** The one act: its sentence, the giant figure, what is asked for, and one big button. */
 	let {
@@ -14,6 +15,7 @@
 		now,
 		asking,
 		then,
+		typed,
 		ontap,
 		onask,
 		more
@@ -26,22 +28,21 @@
 		/** Asked about once, because it is early. */
 		asking: boolean;
 		then: readonly string[];
+		/** What was typed for this act: another one may come before it meanwhile, and nothing typed is lost. */
+		typed: Typed;
 		ontap: (tap: Tap) => void;
 		onask: () => void;
 		more: Snippet;
 	} = $props();
-	/** What was typed, until the act is another one. */
-	let grams = $state<number | null>(null);
-	let typed_C = $state<string | null>(null);
 	const tap = $derived(act.button?.tap);
 	const planned = $derived(tap?.type === 'weigh' || tap?.type === 'ice' ? tap.grams : 0);
 	const mark_C = $derived(tap?.type === 'reading' ? tap.dC / 10 : 0);
-	const read_C = $derived(typed_C === null ? mark_C : parseMeasure(typed_C, 'temperature', units));
+	const read_C = $derived(typed.C === undefined ? mark_C : parseMeasure(typed.C, 'temperature', units));
 
 	/** The tap with what was typed; undefined where that cannot be read. */
 	function said(): Tap | undefined {
 		if (!tap) return undefined;
-		if (tap.type === 'weigh' || tap.type === 'ice') return { ...tap, grams: Math.round(grams ?? planned) };
+		if (tap.type === 'weigh' || tap.type === 'ice') return { ...tap, grams: Math.round(typed.grams ?? planned) };
 		if (tap.type === 'reading') return read_C === undefined ? undefined : { ...tap, dC: Math.round(read_C * 10) };
 		return tap;
 	}
@@ -61,9 +62,9 @@
 	<div class="mt-4 max-w-sm text-lg">
 		<WeightField
 			label={act.asks === 'ice' ? 'ice that is there now' : `ready, weighed (expected ${sayWeight(planned, units)})`}
-			grams={grams ?? planned}
+			grams={typed.grams ?? planned}
 			{units}
-			onweight={(g) => (grams = g)}
+			onweight={(g) => (typed.grams = g)}
 			big
 		/>
 	</div>
@@ -72,8 +73,8 @@
 	<label class="field mt-2 max-w-xs text-lg"
 		><span>at its centre, {fieldUnit.temperature[units]}</span><input
 			inputmode="text"
-			value={typed_C ?? editMeasure(mark_C, 'temperature', units)}
-			oninput={(e) => (typed_C = e.currentTarget.value)}
+			value={typed.C ?? editMeasure(mark_C, 'temperature', units)}
+			oninput={(e) => (typed.C = e.currentTarget.value)}
 			aria-invalid={read_C === undefined ? 'true' : undefined}
 		/></label
 	>

@@ -16,7 +16,7 @@
 	import Said from './said.svelte';
 	import StopHere from './stop-here.svelte';
 	import { StoveState } from './stove-state.svelte';
-	import type { StoveThings } from './types';
+	import type { StoveThings, Typed } from './types';
 	import { canKeep, keepPages } from './keep';
 	import { speak, speaks } from './voice';
 	import WhatNow from './what-now.svelte';
@@ -88,13 +88,27 @@
 			return false;
 		}
 		of.tap(what, clock.at(Date.now()) - (earlier_min > 0 ? earlier_min * 60_000 : 0));
+		if (main?.session === of) delete typed[main.key];
 		earlier_min = 0;
 		asking = null;
 		surprise = null;
 		return true;
 	}
+	/** What was typed, by its act; gone with its tap. */
+	const typed: Record<string, Typed> = {};
+	function typedAt(key: string): Typed {
+		return (typed[key] ??= proxied());
+	}
+	function proxied(): Typed {
+		const one = $state<Typed>({});
+		return one;
+	}
 	const press = () => panel?.press();
-	const undo = () => session?.state.last && tap(session, { type: 'undo', target: session.state.last.id });
+	/** Of all that go on, the one that was tapped last: its tap is what is taken back. */
+	const lately = $derived(
+		[...stove.open].sort((a, b) => (b.state.last?.at ?? 0) - (a.state.last?.at ?? 0))[0] ?? session
+	);
+	const undo = () => lately?.state.last && tap(lately, { type: 'undo', target: lately.state.last.id });
 	/** The places of packs and the drawer have changed with a closing: read anew, once the server has told of it. */
 	const entered = $derived(sessions.map((s) => s.entries.length).join());
 	let read = untrack(() => entered);
@@ -132,6 +146,7 @@
 				})
 			: []
 	);
+	const closed = $derived(sessions.filter((s) => s.state.phase !== 'working'));
 	const several = $derived(stove.open.length > 1);
 	const nameOf = (who: string) => stove.nameOf(who);
 	const packing = $derived(main?.act.asks === 'packs');
@@ -151,6 +166,7 @@
 						now={clock.now}
 						asking={asking === main.key}
 						{then}
+						typed={typedAt(main.key)}
 						ontap={(what) => tap(main.session, what)}
 						onask={() => (asking = main.key)}
 					>
@@ -169,9 +185,14 @@
 			{:else if session.state.held}
 				<h1 class="mt-1 text-3xl">On hold.</h1>
 				<p class="mt-2 text-lg text-soft">The basin is to be cold again first.</p>
+			{:else if stove.open.length === 0}
+				<h1 class="mt-1 text-3xl">All is closed.</h1>
 			{:else}
 				<h1 class="mt-1 text-3xl">All is under way.</h1>
 			{/if}
+			{#each closed as s (s.id)}<p class="mt-3">
+					{s.food} is closed: <a href="/stove/{s.id}">what came of it, and would you do it again?</a>
+				</p>{/each}
 			{#if session.state.held}<button
 					class="btn btn-full mt-4 min-h-16 self-start text-xl"
 					onclick={() => tap(session, { type: 'hold', on: false })}>The basin is cold: go on</button
@@ -250,8 +271,8 @@
 				{/if}
 				<div class="flex flex-wrap items-center justify-between gap-2 py-2 text-[15px]">
 					<span class="text-soft"
-						>{#if session.state.last}Last: {kindOf(session.plan).say(session.state.last, units, session.plan)}, {sayTimeExact(
-								session.state.last.at,
+						>{#if lately?.state.last}Last: {kindOf(lately.plan).say(lately.state.last, units, lately.plan)}, {sayTimeExact(
+								lately.state.last.at,
 								zone
 							)}{:else}Nothing tapped yet.{/if}</span
 					>
@@ -264,7 +285,7 @@
 									>{/each}</select
 							></label
 						>
-						{#if session.state.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
+						{#if lately?.state.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
 					</span>
 				</div>
 				{#if skew_ms > 120_000}

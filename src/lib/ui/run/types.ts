@@ -1,5 +1,11 @@
 import type { Helper } from './stove-state.svelte';
 
+/** What was typed at an act and is not tapped yet. */
+export interface Typed {
+	grams?: number;
+	C?: string;
+}
+
 /** What the Stove needs of the kitchen beside its runs. */
 export interface StoveThings {
 	readonly freezers: readonly { readonly id: string; readonly name: string }[];
