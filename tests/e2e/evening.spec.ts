@@ -158,7 +158,7 @@ test('potato dice, then tomatoes for their skins, in one pot: each its own time,
 	]);
 });
 
-test('corn with two helpers: each has their own next act, what only the cook may do stays the cook’s, and it can be said aloud', async ({
+test('beans and berries with two helpers: each has their own next act, what only the cook may do stays the cook’s, and it can be said aloud', async ({
 	page,
 	home,
 	clock

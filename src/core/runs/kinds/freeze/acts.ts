@@ -42,14 +42,20 @@ function weigh(around: Around, subject: Subject): FreezeAct {
 	const { plan, state } = around;
 	const at = state.order.indexOf(subject.n);
 	return {
-		...still, key: key(plan, subject.n, 'weigh'), kind: 'weigh', ...about(around, subject, null), subject: subject.n, task: 'knife',
+		...still,
+		key: key(plan, subject.n, 'weigh'),
+		kind: 'weigh',
+		...about(around, subject, null),
+		subject: subject.n,
+		task: 'knife',
 		sentence: subject.prepare,
 		hint: 'Weigh what is ready: potfuls and packs follow from it.',
-		since: state.startedAt, asks: 'weight',
+		since: state.startedAt,
+		asks: 'weight',
 		button: { label: 'Weighed', tap: { type: 'weigh', ...mark(plan, subject.n), grams: subject.load_g } },
 		// What is next in the pot is made ready first; the others while the pot works.
 		urgency: 20 + at / 100
-	}; // prettier-ignore
+	};
 }
 
 /** The next potful of each pot, and of what needs none. */
@@ -114,12 +120,28 @@ function laterRound(
 		? firstWords(subject, freeze, potful.n, 2, plan.units)
 		: (['', '', 'In the freezer'] as const);
 	return {
-		...still, key: key(plan, subject.n, `${potful.n}-later`), kind: 'later', ...about(around, subject, potful), subject: subject.n,
-		sentence: full.why === 'trays' ? 'A second round, when a tray is free.' : `Tomorrow: the freezer has its ${sayWeight(plan.day_kg * 1000, plan.units)} for today.`,
-		hint: full.why === 'trays' ? 'Cold it waits: in the fridge, covered.' : 'More at once freezes slowly and thaws what lies beside it. It waits in the fridge; or another freezer takes it.',
-		due: full.until, since: state.startedAt, clock: full.until !== null, unit: `${subject.n}.${potful.n}`,
-		button: { label, tap: to(plan, potful, 'freeze') }, ready: false, task: 'wash', urgency: 76
-	}; // prettier-ignore
+		...still,
+		key: key(plan, subject.n, `${potful.n}-later`),
+		kind: 'later',
+		...about(around, subject, potful),
+		subject: subject.n,
+		sentence:
+			full.why === 'trays'
+				? 'A second round, when a tray is free.'
+				: `Tomorrow: the freezer has its ${sayWeight(plan.day_kg * 1000, plan.units)} for today.`,
+		hint:
+			full.why === 'trays'
+				? 'Cold it waits: in the fridge, covered.'
+				: 'More at once freezes slowly and thaws what lies beside it. It waits in the fridge; or another freezer takes it.',
+		due: full.until,
+		since: state.startedAt,
+		clock: full.until !== null,
+		unit: `${subject.n}.${potful.n}`,
+		button: { label, tap: to(plan, potful, 'freeze') },
+		ready: false,
+		task: 'wash',
+		urgency: 76
+	};
 }
 
 /** Ice runs short before the next potful: asked for in time, never after. */
@@ -134,7 +156,13 @@ function short(around: Around, subject: Subject, next: Potful): FreezeAct[] {
 	if (state.ice_kg >= wants - 0.005) return [];
 	return [
 		{
-			...still, key: 'ice', kind: 'ice', ...about(around, null, null), subject: null, task: 'wash', asks: 'ice',
+			...still,
+			key: 'ice',
+			kind: 'ice',
+			...about(around, null, null),
+			subject: null,
+			task: 'wash',
+			asks: 'ice',
 			sentence: 'More ice, before the next potful.',
 			hint: `About ${sayWeight(state.ice_kg * 1000, plan.units)} is left; the next one wants ${sayWeight(wants * 1000, plan.units)}, all that is to come ${sayWeight(left * 1000, plan.units)}. Cold running water at 15 °C (60 °F) or below, changed often, does it too.`,
 			since: state.startedAt,
@@ -142,7 +170,7 @@ function short(around: Around, subject: Subject, next: Potful): FreezeAct[] {
 			others: [{ label: 'Hold the next potful', tap: { type: 'hold', on: true } }],
 			urgency: 3.9
 		}
-	]; // prettier-ignore
+	];
 }
 
 /** Into the pot, the cold, or the freezer: what the first stage of a potful asks for. */
@@ -152,12 +180,22 @@ function goIn(around: Around, subject: Subject, first: StagePlan, potful: Potful
 	const [sentence, hint, label] = firstWords(subject, first, potful.n, of, plan.units);
 	const several = plan.subjects.length > 1;
 	return {
-		...still, key: key(plan, subject.n, `${potful.n}-in`), kind: 'in', ...about(around, subject, potful), subject: subject.n,
-		sentence: several && first.resource === 'pot' ? `${subject.food.name}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` : sentence,
-		hint: first.resource === 'freezer' ? `${hint}${whichFreezer(around)}` : hint, since: (subject.pot === null ? undefined : state.kettles[subject.pot]?.since) ?? state.startedAt,
-		unit: `${subject.n}.${potful.n}`, button: { label, tap: to(plan, potful, first.id) },
-		task: first.resource === 'pot' ? 'heat' : 'wash', urgency: first.resource === 'pot' || !several ? 4 : 6.2
-	}; // prettier-ignore
+		...still,
+		key: key(plan, subject.n, `${potful.n}-in`),
+		kind: 'in',
+		...about(around, subject, potful),
+		subject: subject.n,
+		sentence:
+			several && first.resource === 'pot'
+				? `${subject.food.name}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`
+				: sentence,
+		hint: first.resource === 'freezer' ? `${hint}${whichFreezer(around)}` : hint,
+		since: (subject.pot === null ? undefined : state.kettles[subject.pot]?.since) ?? state.startedAt,
+		unit: `${subject.n}.${potful.n}`,
+		button: { label, tap: to(plan, potful, first.id) },
+		task: first.resource === 'pot' ? 'heat' : 'wash',
+		urgency: first.resource === 'pot' || !several ? 4 : 6.2
+	};
 }
 
 /** Foods of which all is firm and not yet packed; the only one that is left, or one of many. */
@@ -178,23 +216,37 @@ function packing(around: Around): FreezeAct[] {
 		const first = packedBefore(subject.style) !== undefined;
 		return [
 			{
-				...still, key: key(plan, subject.n, 'pack'), kind: 'pack', ...about(around, subject, null), subject: subject.n, task: 'label',
+				...still,
+				key: key(plan, subject.n, 'pack'),
+				kind: 'pack',
+				...about(around, subject, null),
+				subject: subject.n,
+				task: 'label',
 				sentence: first ? 'Count the packs, put them away.' : 'Bag, press out the air, label.',
 				hint: first
 					? 'Stack them now that they are hard, the oldest in front.'
 					: 'Work quickly, so that nothing thaws. Labels first: nothing sticks to a frozen pack.',
-				since: state.startedAt, asks: 'packs', button: null, urgency: packed ? 8.5 : 8
+				since: state.startedAt,
+				asks: 'packs',
+				button: null,
+				urgency: packed ? 8.5 : 8
 			}
-		]; // prettier-ignore
+		];
 	});
 }
 
 function over(around: Around): FreezeAct {
 	return {
-		...still, key: 'over', kind: 'over', ...about(around, null, null), subject: null, task: 'label',
+		...still,
+		key: 'over',
+		kind: 'over',
+		...about(around, null, null),
+		subject: null,
+		task: 'label',
 		sentence: 'All of it went to supper.',
 		hint: 'Close the run to write it into the book.',
 		since: around.state.startedAt,
-		button: { label: 'Close the run', tap: { type: 'finish' } }, urgency: 9
-	}; // prettier-ignore
+		button: { label: 'Close the run', tap: { type: 'finish' } },
+		urgency: 9
+	};
 }

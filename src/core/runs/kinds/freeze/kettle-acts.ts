@@ -23,34 +23,59 @@ export function kettleActs(around: Around, pot: number): FreezeAct[] {
 	if (kettle.state === 'cold')
 		return [
 			{
-				...still, key: `heat-${pot}`, kind: 'heat', ...about(around, null, null), subject: null, task: 'heat',
+				...still,
+				key: `heat-${pot}`,
+				kind: 'heat',
+				...about(around, null, null),
+				subject: null,
+				task: 'heat',
 				sentence: `${named}Put ${sayVolume(water.water_L, plan.units)} of water on, lid on, full heat.`,
 				hint: 'First of all, while you wash and cut: the pot takes longest.',
-				since: state.startedAt, button: { label: 'The pot is on', tap: { type: 'heat-on', ...which } }, urgency: 10
+				since: state.startedAt,
+				button: { label: 'The pot is on', tap: { type: 'heat-on', ...which } },
+				urgency: 10
 			}
-		]; // prettier-ignore
+		];
 	if (kettle.state === 'heating') {
 		const due = kettle.since + water.toBoil_s * 1000;
 		return [
 			{
-				...still, key: `boil-${pot}`, kind: 'boil', ...about(around, null, null), subject: null, task: 'heat',
+				...still,
+				key: `boil-${pot}`,
+				kind: 'boil',
+				...about(around, null, null),
+				subject: null,
+				task: 'heat',
 				sentence: `${named}Waiting for the boil.`,
 				hint: `Water boils at ${sayTemperature(Math.round(water.boil_C * 10) / 10, plan.units)} up here. Tap when it rolls, sooner or later than the clock.`,
-				due, since: kettle.since, clock: true, button: { label: 'It boils', tap: { type: 'boiling', ...which } },
-				ready: now >= kettle.since + (due - kettle.since) * 0.5, urgency: now >= due ? 25 : 60
+				due,
+				since: kettle.since,
+				clock: true,
+				button: { label: 'It boils', tap: { type: 'boiling', ...which } },
+				ready: now >= kettle.since + (due - kettle.since) * 0.5,
+				urgency: now >= due ? 25 : 60
 			}
-		]; // prettier-ignore
+		];
 	}
 	const free = !state.potfuls.some((p) => isIn(plan, p, 'pot') && subjectOf(plan, p.subject)?.pot === pot);
 	if (!free || kettle.gone_L < water.water_L * topUpFrom) return [];
 	const litres = Math.round(kettle.gone_L * 10) / 10;
 	return [
 		{
-			...still, key: `water-${pot}`, kind: 'water', ...about(around, null, null), subject: null, task: 'heat',
+			...still,
+			key: `water-${pot}`,
+			kind: 'water',
+			...about(around, null, null),
+			subject: null,
+			task: 'heat',
 			sentence: `${named}Top up ${sayVolume(litres, plan.units)} of water.`,
 			hint: 'Boiling from the kettle where you can: cold water only takes longer. The next potful waits for the boil.',
-			since: kettle.since, button: { label: 'Topped up', tap: { type: 'water', ...which, mL: Math.max(1, Math.round(kettle.gone_L * 1000)) } },
+			since: kettle.since,
+			button: {
+				label: 'Topped up',
+				tap: { type: 'water', ...which, mL: Math.max(1, Math.round(kettle.gone_L * 1000)) }
+			},
 			urgency: 3.8
 		}
-	]; // prettier-ignore
+	];
 }

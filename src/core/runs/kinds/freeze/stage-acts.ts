@@ -36,12 +36,27 @@ export function leave(around: Around, subject: Subject, potful: Potful, stage: S
 							: 50
 						: 70 + rank[stage.id];
 	const act: FreezeAct = {
-		key: key(plan, subject.n, `${potful.n}-${stage.id}`), kind: 'stage', ...about(around, subject, potful), subject: subject.n,
-		sentence: isDue ? (stage.id === 'blanch' && subject.heat !== 'cook' ? 'Lift it into the ice.' : `${words.leave}.`) : words.doing,
-		hint: words.hint, due, latest, since: potful.since, clock: true, over: past, unit: `${subject.n}.${potful.n}`,
+		key: key(plan, subject.n, `${potful.n}-${stage.id}`),
+		kind: 'stage',
+		...about(around, subject, potful),
+		subject: subject.n,
+		sentence: isDue
+			? stage.id === 'blanch' && subject.heat !== 'cook'
+				? 'Lift it into the ice.'
+				: `${words.leave}.`
+			: words.doing,
+		hint: words.hint,
+		due,
+		latest,
+		since: potful.since,
+		clock: true,
+		over: past,
+		unit: `${subject.n}.${potful.n}`,
 		button: { label: words.leave, tap: to(plan, potful, next) },
-		ready: due === null || isDue, urgency, task: stage.resource === 'pot' ? 'heat' : stage.id === 'freeze' ? 'label' : 'wash'
-	}; // prettier-ignore
+		ready: due === null || isDue,
+		urgency,
+		task: stage.resource === 'pot' ? 'heat' : stage.id === 'freeze' ? 'label' : 'wash'
+	};
 	const cold = stage.end.by !== 'reading' || potful.met >= stage.end.marks.length;
 	if (!cold) return measured(around, act, potful, stage);
 	if (stage.id === 'return' && now - potful.since > lateBoil_s * 1000)
@@ -107,16 +122,36 @@ export function outOfTheFridge(around: Around, subject: Subject, potful: Potful)
 	const last = potful.since + 86_400_000;
 	const due = full ? Math.min(full.until ?? last, last) : now;
 	return {
-		...still, key: key(plan, subject.n, `${potful.n}-fridge`), kind: 'fridge', ...about(around, subject, potful), subject: subject.n,
+		...still,
+		key: key(plan, subject.n, `${potful.n}-fridge`),
+		kind: 'fridge',
+		...about(around, subject, potful),
+		subject: subject.n,
 		sentence: full ? 'In the fridge, until there is room.' : words[0],
-		hint: full ? (full.why === 'trays' ? 'A second round, when a tray is free.' : 'Tomorrow’s load: the freezer takes only so much in a day.') : words[1],
-		due: full ? due : null, since: potful.since, clock: full !== null, unit: `${subject.n}.${potful.n}`,
-		button: { label: words[2], tap: to(plan, potful, 'freeze') }, ready: !full || now >= due, task: 'wash', urgency: full ? 75 : 6.5
-	}; // prettier-ignore
+		hint: full
+			? full.why === 'trays'
+				? 'A second round, when a tray is free.'
+				: 'Tomorrow’s load: the freezer takes only so much in a day.'
+			: words[1],
+		due: full ? due : null,
+		since: potful.since,
+		clock: full !== null,
+		unit: `${subject.n}.${potful.n}`,
+		button: { label: words[2], tap: to(plan, potful, 'freeze') },
+		ready: !full || now >= due,
+		task: 'wash',
+		urgency: full ? 75 : 6.5
+	};
 }
 
 /** It was measured, and is cold. */
-const filled = { sentence: 'Cold. Fill the portions, into the freezer.', due: null, clock: false, ready: true, urgency: 6 } as const; // prettier-ignore
+const filled = {
+	sentence: 'Cold. Fill the portions, into the freezer.',
+	due: null,
+	clock: false,
+	ready: true,
+	urgency: 6
+} as const;
 
 /** The clock of a stage that ends by a reading: what it must have come to, by when. */
 function measured({ plan, now }: Around, act: FreezeAct, potful: Potful, stage: StagePlan): FreezeAct {
