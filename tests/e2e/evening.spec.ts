@@ -278,6 +278,16 @@ test('spinach into cubes, courgettes by the loaf, berries on trays, in one eveni
 	expect(of('spinach')).toMatchObject({ style: 'mould' });
 	expect(of('zucchini')).toMatchObject({ portion_g: 340, portionWords: expect.stringContaining('one loaf') });
 	expect(of('raspberries')).toMatchObject({ style: 'tray' });
+	// Typed, and another act comes before it: what was typed is still there.
+	await press(page);
+	await expect(main(page)).toContainText('expected');
+	await main(page)
+		.getByLabel(/ready, weighed/)
+		.fill('3.1 kg');
+	await page.getByRole('button', { name: 'Undo U' }).click();
+	await expect(main(page)).toContainText('of water on');
+	await press(page);
+	await expect(main(page).getByLabel(/ready, weighed/)).toHaveValue('3.1 kg');
 	// The other way round is a tap.
 	const order = page.getByText('Into the pot:', { exact: true }).locator('..');
 	const first = await order.innerText();

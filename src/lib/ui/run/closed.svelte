@@ -70,40 +70,40 @@
 	</p>
 {/if}
 <ByProducts {session} {units} {counter} {ontap} />
-<form
-	class="mt-5 border-t border-line pt-4"
-	onsubmit={(e) => {
-		e.preventDefault();
-		ontap({ type: 'again', would: run.again?.would ?? 'changed', change });
-	}}
->
-	<h2 class="text-xl">Would you do it again?</h2>
-	<div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Would you do it again?">
-		{#each woulds as would (would)}<button
-				type="button"
-				class="btn {run.again?.would === would ? 'btn-full' : ''}"
-				aria-pressed={run.again?.would === would}
-				onclick={() => ontap({ type: 'again', would, change: change || (run.again?.change ?? '') })}
-				>{words[would]}</button
-			>{/each}
-	</div>
-	<div class="mt-3 flex flex-wrap items-end gap-3">
-		<label class="field min-w-0 flex-1 basis-60"
-			><span>what would you change?</span><input
-				maxlength="300"
-				value={change || (run.again?.change ?? '')}
-				oninput={(e) => (change = e.currentTarget.value)}
-			/></label
-		>
-		<button class="btn">Keep it</button>
-	</div>
-</form>
-{#if session.entries[0]}
-	<p class="mt-6 flex flex-wrap gap-3">
-		<a class="btn btn-full" href="/book/{session.entries[0].code}">Its page in the book</a><a
+{#if run.phase === 'finished' || sums.packed_g > 0}
+	<form
+		class="mt-5 border-t border-line pt-4"
+		onsubmit={(e) => {
+			e.preventDefault();
+			ontap({ type: 'again', would: run.again?.would ?? 'changed', change });
+		}}
+	>
+		<h2 class="text-xl">Would you do it again?</h2>
+		<div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Would you do it again?">
+			{#each woulds as would (would)}<button
+					type="button"
+					class="btn {run.again?.would === would ? 'btn-full' : ''}"
+					aria-pressed={run.again?.would === would}
+					onclick={() => ontap({ type: 'again', would, change: change || (run.again?.change ?? '') })}
+					>{words[would]}</button
+				>{/each}
+		</div>
+		<div class="mt-3 flex flex-wrap items-end gap-3">
+			<label class="field min-w-0 flex-1 basis-60"
+				><span>what would you change?</span><input
+					maxlength="300"
+					value={change || (run.again?.change ?? '')}
+					oninput={(e) => (change = e.currentTarget.value)}
+				/></label
+			>
+			<button class="btn">Keep it</button>
+		</div>
+	</form>
+{/if}
+<p class="mt-6 flex flex-wrap gap-3">
+	{#if session.entries[0]}<a class="btn btn-full" href="/book/{session.entries[0].code}">Its page in the book</a><a
 			class="btn"
 			href="/shelves">To the Shelves</a
-		><a class="btn" href="/basket">Back to the Basket</a>
-	</p>
-{/if}
+		>{/if}<a class="btn" href="/basket">Back to the Basket</a>
+</p>
 <p class="mt-6"><button class="btn btn-plain underline" onclick={onopen}>A mistake? Open the run again</button></p>

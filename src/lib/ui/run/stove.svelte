@@ -88,7 +88,6 @@
 			return false;
 		}
 		of.tap(what, clock.at(Date.now()) - (earlier_min > 0 ? earlier_min * 60_000 : 0));
-		if (main?.session === of) delete typed[main.key];
 		earlier_min = 0;
 		asking = null;
 		surprise = null;
@@ -102,6 +101,12 @@
 	function proxied(): Typed {
 		const one = $state<Typed>({});
 		return one;
+	}
+	/** The tap of the act itself: what was typed for it is said with it. */
+	function tapMain(what: Tap) {
+		if (!main) return;
+		const { key } = main;
+		if (tap(main.session, what)) delete typed[key];
 	}
 	const press = () => panel?.press();
 	/** Of all that go on, the one that was tapped last: its tap is what is taken back. */
@@ -167,7 +172,7 @@
 						asking={asking === main.key}
 						{then}
 						typed={typedAt(main.key)}
-						ontap={(what) => tap(main.session, what)}
+						ontap={tapMain}
 						onask={() => (asking = main.key)}
 					>
 						{#snippet more()}
