@@ -283,11 +283,11 @@ test('spinach into cubes, courgettes by the loaf, berries on trays, in one eveni
 	await expect(main(page)).toContainText('expected');
 	await main(page)
 		.getByLabel(/ready, weighed/)
-		.fill('3.1 kg');
+		.fill('3100 g');
 	await page.getByRole('button', { name: 'Undo U' }).click();
 	await expect(main(page)).toContainText('of water on');
 	await press(page);
-	await expect(main(page).getByLabel(/ready, weighed/)).toHaveValue('3.1 kg');
+	await expect(main(page).getByLabel(/ready, weighed/)).toHaveValue('3100 g');
 	// The other way round is a tap.
 	const order = page.getByText('Into the pot:', { exact: true }).locator('..');
 	const first = await order.innerText();
