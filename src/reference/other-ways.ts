@@ -128,6 +128,8 @@ export interface RecipeRow extends Recalled {
 	readonly names?: readonly string[];
 	readonly kind: RecipeKind;
 	readonly foods: readonly string[];
+	/** The only cuts that it is printed for; without it any. */
+	readonly cuts?: readonly string[];
 	/** 'whole': only whole sets, each by itself; 'linear': as much as there is, in the same proportion. */
 	readonly scale: 'whole' | 'linear';
 	readonly ingredients: readonly IngredientRow[];

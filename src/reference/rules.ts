@@ -37,6 +37,8 @@ export const freezingRules = {
 	},
 	freezer_C: { value: -18, unit: '°C', at: '0 °F or below', ...freezing },
 	trayCover: { value: 0.6, unit: '1', at: 'share of a tray covered by one layer, pieces not touching', ...practice },
+	sugar_kg_per_cup: { value: 0.2, unit: 'kg', at: 'a US cup of granulated sugar, level', ...practice },
+	sugarPack_kg_per_L: { value: 1.05, unit: 'kg/L', at: 'fruit in its sugar, juice filling the gaps', ...practice },
 	packSlack: { value: 1.15, unit: '1', at: 'room a stacked pack takes beside its food', ...practice },
 	halved_K: {
 		value: 10 / 1.8,

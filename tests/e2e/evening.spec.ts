@@ -158,23 +158,23 @@ test('potato dice, then tomatoes for their skins, in one pot: each its own time,
 	]);
 });
 
-test('beans and berries with two helpers: each has their own next act, what only the cook may do stays the cook’s, and it can be said aloud', async ({
+test('corn, and berries in sugar, with two helpers: each has their own next act, what only the cook may do stays the cook’s, and it can be said aloud', async ({
 	page,
 	home,
-	clock
+	clock,
+	sql
 }) => {
-	void home;
-	test.setTimeout(120_000);
+	test.setTimeout(240_000);
 	await page.addInitScript(() => {
 		const said: string[] = [];
 		Object.assign(window, { said });
 		speechSynthesis.speak = (one) => void said.push(one.text);
 	});
-	await start(page, [{ title: 'runner beans' }, { title: 'raspberries' }]);
+	await start(page, [{ title: 'sweetcorn' }, { title: 'raspberries', way: 'whole · In sugar, then freeze' }]);
 	await page.getByText('Helpers, voice, cautions').click();
 	await page.getByLabel('say it aloud').check();
 	await press(page);
-	await expect.poll(() => page.evaluate(() => (window as unknown as { said: string[] }).said.join(' '))).toContain('slice on the slant'); // prettier-ignore
+	await expect.poll(() => page.evaluate(() => (window as unknown as { said: string[] }).said.join(' '))).toContain('cut the kernels off'); // prettier-ignore
 	for (const name of ['Grandmother', 'The children']) await page.getByLabel(name, { exact: true }).check();
 	// Knives are Grandmother's and the cook's; the children wash and label.
 	await expect(page.getByRole('region', { name: 'At the same time' })).toContainText(/Grandmother:|The children:/);
@@ -184,7 +184,27 @@ test('beans and berries with two helpers: each has their own next act, what only
 	await page.reload();
 	await hydrated(page);
 	await expect(main(page)).toContainText('Grandmother:');
-	await clock.forward(1);
+	await page.getByText('Helpers, voice, cautions').click();
+	await page.getByLabel('at this device').selectOption({ label: 'the cook' });
+	for (const name of ['Grandmother', 'The children']) await page.getByLabel(name, { exact: true }).uncheck();
+	// 2.3 kg of raspberries are 2.208 kg when they are sorted (96 %); NCHFP, from memory: ¾ cup of sugar to a quart of
+	// 1⅓ lb, at 200 g a cup a quarter of their weight: 552 g.
+	await goOn(page, clock, /552 g of sugar over it/);
+	await press(page);
+	// Ears through the pot, each potful by its published time; the kernels come off the cold ear.
+	await goOn(page, clock, /Out of the ice: cut the kernels/);
+	for (let i = 0; i < 2; i++) {
+		await goOn(page, clock, /Bag, press out the air|Count the packs/);
+		await page.getByRole('button', { name: 'Book these packs' }).click();
+		await page.waitForTimeout(300);
+	}
+	await page.getByRole('button', { name: /All away/ }).click();
+	await expect(page.getByRole('link', { name: 'in the book', exact: true })).toHaveCount(2);
+	// 2,208 g of fruit and 552 g of sugar in the packs: as much as went in, none of it lost or found.
+	const made = await sql`select title, packed_g::int as packed, closing from batch where household_id = ${home.id} and run_id is not null and food = 'raspberries'`; // prettier-ignore
+	expect(made).toMatchObject([{ packed: 2760, closing: { added_g: 552, raw_g: 2300, lost_g: 92 } }]);
+	const shelf = await sql`select title from lot where household_id = ${home.id} and batch_id is not null and title ilike '%in sugar%'`; // prettier-ignore
+	expect(shelf.length).toBeGreaterThan(0);
 });
 
 test('mince, pork and chicken of one receipt into 300 g packs; a soup cools by its two stages first', async ({
@@ -198,8 +218,16 @@ test('mince, pork and chicken of one receipt into 300 g packs; a soup cools by i
 	void quiet;
 	test.setTimeout(180_000);
 	const add = (text: string) => postForm(page.request, baseURL ?? '', '/basket?/add', { text });
-	for (const text of ['3.1 kg beef mince', '1.75 kg pork chops', '2.2 kg chicken pieces'])
-		expect((await add(text)).type, text).toBe('success');
+	// One receipt, one price for all of it: shared by weight. Worked by hand: 7.05 kg for 70.50 are 10.00 a kilo.
+	const bought = await postForm(page.request, baseURL ?? '', '/basket/receipt?/take', {
+		shop: 'the butcher',
+		on: new Date().toISOString().slice(0, 10),
+		total: '70.50',
+		lines: '3.1 kg beef mince\n1.75 kg pork chops\n2.2 kg chicken pieces'
+	});
+	expect(bought.type).toBe('redirect');
+	const paid = await sql`select price_minor::int as paid from lot where household_id = ${home.id} and food in ('ground-beef', 'pork', 'chicken') and receipt_id is not null order by price_minor desc`; // prettier-ignore
+	expect(paid.map((p) => p.paid)).toEqual([3100, 2200, 1750]);
 	const titles = (await sql`select title from lot where household_id = ${home.id} and food in ('ground-beef', 'pork', 'chicken') and waiting order by created_at desc limit 3`).map((r) => r.title as string).reverse(); // prettier-ignore
 	await start(
 		page,

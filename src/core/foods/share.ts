@@ -6,9 +6,12 @@ import type { Thing } from '../things/thing';
  * came in, has been trimmed already.
  */
 export function shareLeft({ form, state, food }: Pick<Thing, 'form' | 'state' | 'food'>, cut: CutRow): number {
-	if (form === cut.id || state === 'frozen' || state === 'thawed') return 1;
+	if (state === 'frozen' || state === 'thawed') return 1;
+	// Whole, and made ready whole: of what came in whole it is hulled, topped, stemmed first, as its row says.
+	if (form === cut.id && state !== 'fresh') return 1;
 	const known = cut.yields[form];
 	if (known) return known.value;
+	if (form === cut.id) return 1;
 	if (state === 'prepared' && !food.forms.some((f) => f.id === form)) return 1;
 	return Object.values(cut.yields)[0]?.value ?? 1;
 }

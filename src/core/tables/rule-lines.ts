@@ -27,6 +27,8 @@ export const ruleNames: Named = {
 	'freezing/load_kg_per_L_day': ['freeze', 'New food a freezer takes in a day'],
 	'freezing/freezer_C': ['freeze', 'Freezer at'],
 	'freezing/trayCover': ['freeze', 'Tray covered'],
+	'freezing/sugar_kg_per_cup': ['freeze', 'A cup of sugar weighs'],
+	'freezing/sugarPack_kg_per_L': ['freeze', 'Fruit in sugar weighs'],
 	'freezing/packSlack': ['freeze', 'Room a pack takes'],
 	'freezing/halved_K': ['freeze', 'Months of frozen food halve for each'],
 	'freezing/flatPack_m': ['freeze', 'Thickness of a flat bag'],
@@ -86,6 +88,8 @@ function readable(row: Row): [number, FigureUnit] {
 	switch (row.unit) {
 		case 's':
 			return [row.value / 60, 'min'];
+		case 'kg':
+			return [row.value * 1000, 'g'];
 		case '1':
 			return row.value <= 1.5 ? [row.value * 100, '%'] : [row.value, 'parts'];
 		case '°C':

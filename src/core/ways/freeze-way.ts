@@ -43,11 +43,16 @@ export interface FreezeWay {
 	readonly gist: string;
 	readonly food: FoodRow;
 	readonly cut: CutRow;
+	/** What goes into the packs; with its sugar, where it has some. */
 	readonly prepared_g: number;
 	/** What goes through the pot: the ears, where kernels are made of them. */
 	readonly load_g: number;
 	readonly yieldShare: number;
 	readonly row?: BlanchRow;
+	/** Skins loosened by standing in hot water off the heat instead of a dip. */
+	readonly soak?: true;
+	/** Sugar stirred into the prepared fruit: for all of it, and for a kilo, g; with what else goes in, in words. */
+	readonly sugar?: { readonly grams: number; readonly g_per_kg: number; readonly with: string };
 	/** In words: "3 min", "30 s to 1 min, until the skins split", "no time is published". */
 	readonly blanchWords: string;
 	readonly pot?: KitchenPot;

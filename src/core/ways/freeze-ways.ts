@@ -1,31 +1,22 @@
 import { type BlanchRow, type CutRow, type Range } from '../../reference/tables';
 import { sources } from '../../reference/sources';
-import type { Confidence } from '../../reference/row';
 import { mustBePositive } from '../errors';
-import { blanchLine, type BlanchLine } from '../heat/blanch-line';
-import { trayLoad_kg_m2 } from '../freezing/tray';
+import { blanchLine } from '../heat/blanch-line';
 import { cutOf } from '../foods/cuts';
 import { shareLeft } from '../foods/share';
 import { blanchedMonths } from '../freezing/freeze-look-up';
-import { dateIn, monthsAfter } from '../freezing/keep';
-import { packs, type Packs } from '../packing/packs';
-import { headspaceAs, styleSteps, stylesOf, trayfuls, type PackStyleId } from '../packing/pack-style';
-import { portions } from '../packing/portions';
+import { styleSteps, stylesOf, type PackStyleId } from '../packing/pack-style';
 import { advise } from '../safety/advise';
 import { refuse } from '../safety/refuse';
-import { freezingCautions } from '../safety/cautions';
 import { blanchRowsOf } from '../safety/freeze';
 import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
 import type { Kitchen, KitchenPot } from './kitchen';
 import { isMixture, mixtureFreezeWays } from './mixture-ways';
+import { build, styleOf } from './freeze-build';
 import type { FreezeWay, RefusedWay, Ways, WaysInput } from './freeze-way';
+import { sugared } from './sugar-way';
 
 export type { FreezeWay, RefusedWay, WayChoices, Ways, WaysInput } from './freeze-way';
-
-/** Bagging, pressing out the air, labelling: s a pack (common practice). */
-const bagging_s = 50;
-/** Spreading a tray, s (common practice). */
-const traying_s = 120;
 
 /** 100 g a person, in whole fifties: a side dish (common practice). */
 export const usualPortion_g = (people: number): number => Math.max(100, Math.round((people * 100) / 50) * 50);
@@ -62,9 +53,18 @@ export function freezeWays(input: WaysInput): Ways {
 	const ways: (FreezeWay | RefusedWay)[] = [];
 	// The safety module has its say on each way before anything is worked out.
 	const may = (way: 'freeze-blanched' | 'freeze-cooked') => advise(thing, way, { cut: cut.id }).kind === 'allowed';
-	if (may('freeze-blanched')) for (const row of rows) ways.push(blanched(input, cut, row, rows, portion_g));
+	if (may('freeze-blanched'))
+		for (const row of rows) {
+			const way = blanched(input, cut, row, rows, portion_g);
+			ways.push(way);
+			if (row.dip && way.kind === 'way') ways.push(soaked(way));
+		}
 	if (cut.cookFirst && may('freeze-cooked')) ways.push(cooked(input, cut, cut.cookFirst, portion_g));
-	if (!rows.some((r) => r.dip)) ways.push(raw(input, cut, portion_g));
+	if (!rows.some((r) => r.dip)) {
+		ways.push(raw(input, cut, portion_g));
+		const sweet = sugared(input, cut, portion_g);
+		if (sweet) ways.push(sweet);
+	}
 	return { food, cut, portion_g, styles, style, ways };
 }
 
@@ -165,12 +165,6 @@ const gistOf: Readonly<Record<PackStyleId, string>> = {
 	liquid: 'boxes'
 };
 
-/** As it was chosen, where the cut can be packed so; else as usual. */
-function styleOf(cut: CutRow, { kitchen, choices }: WaysInput): PackStyleId {
-	const styles = stylesOf(cut, kitchen.moulds);
-	return styles.find((s) => s === choices.style) ?? styles[0] ?? 'tray';
-}
-
 const freezeSteps = (cut: CutRow, input: WaysInput): string[] =>
 	styleSteps(styleOf(cut, input), cut.firstLook_h.value, input.kitchen.moulds, cut, input.kitchen.units);
 
@@ -216,137 +210,27 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 	}); // prettier-ignore
 }
 
+/** The skins come off after a stand in water off the heat: common practice, for which no time is printed, so none is shown. */
+function soaked(dip: FreezeWay): FreezeWay {
+	return {
+		...dip,
+		id: dip.id.replace('blanch:', 'soak:'),
+		name: 'Skin by soaking, then freeze',
+		gist: dip.gist.replace(/^[^,]*/, 'off the heat till skins slip'),
+		soak: true,
+		blanchWords: 'no time is printed: until the skins slip',
+		steps: dip.steps.map((step, i) =>
+			i === 2
+				? step.replace(/: .*/, ': into the boiling water, off the heat, lid on, until a skin slips when it is pinched.')
+				: step
+		),
+		notes: ['Common practice; the printed way is the short dip.'],
+		source: 'common practice',
+		confidence: 'practice'
+	};
+}
+
 /** How a cut is made ready for a way; what is frozen raw is never told to blanch first. */
 export function preparing(cut: CutRow, method: FreezeWay['method']): string {
 	return (method === 'raw' ? cut.prepareRaw : undefined) ?? cut.prepare ?? 'Wash and cut evenly.';
-}
-
-interface Draft {
-	id: string; name: string; method: FreezeWay['method']; gist: string; load_g: number; row?: BlanchRow; pot?: KitchenPot;
-	line?: BlanchLine; portion_g: number; blanchWords: string; months: Range; steps: string[]; notes: string[];
-	source: string; confidence: Confidence; hotWork: boolean;
-} // prettier-ignore
-
-function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
-	const { kitchen } = input;
-	const { food } = input.thing;
-	const yieldShare = shareLeft(input.thing, cut);
-	const prepared_g = Math.max(1, Math.round(input.grams * yieldShare));
-	const style = styleOf(cut, input);
-	const { packed, second } = packsOf(input, cut, draft.portion_g, prepared_g, style);
-	const { needed, rounds, perTray_kg } = trayfuls({
-		style,
-		prepared_g,
-		packs: packed.count,
-		portion_g: packed.portion_g,
-		bulk_kg_per_L: cut.bulk_kg_per_L.value,
-		layer_kg: trayLoad_kg_m2(cut.piece.shape, cut.piece.size_mm / 1000) * kitchen.trayArea_m2,
-		trays: kitchen.trays,
-		trayArea_m2: kitchen.trayArea_m2,
-		moulds: kitchen.moulds
-	});
-	const prep_s = (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
-	const bag_s = (packed.count + (second?.count ?? 0) + (packed.remainder_g > 0 ? 1 : 0)) * bagging_s;
-	const tray_s = needed * rounds_s(style, rounds);
-	const line_s = draft.line ? draft.line.line_s : draft.method === 'cook' ? 1800 : 0;
-	const look_s = cut.firstLook_h.value * 3600;
-	const toBoil_s = draft.line?.toBoil_s ?? 0;
-	const dayLoad_kg = kitchen.freezeDay_kg;
-	// More than a day's load goes in day by day: the last one's work and look come after the days before it.
-	const freezeDays = dayLoad_kg > 0 ? Math.max(1, Math.ceil(prepared_g / 1000 / dayLoad_kg - 1e-9)) : 1;
-	const worked_s = Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s;
-	return {
-		kind: 'way',
-		food,
-		cut,
-		yieldShare,
-		prepared_g,
-		id: draft.id,
-		name: draft.name,
-		method: draft.method,
-		gist: draft.gist,
-		load_g: Math.max(1, draft.load_g),
-		...(draft.row ? { row: draft.row } : {}),
-		blanchWords: draft.blanchWords,
-		...(draft.pot ? { pot: draft.pot } : {}),
-		...(draft.line ? { line: draft.line } : {}),
-		trays: { needed, rounds, perTray_kg },
-		firstLook_h: cut.firstLook_h.value,
-		packs: packed,
-		...(second ? { second } : {}),
-		style,
-		months: draft.months,
-		keepsUntil: monthsAfter(dateIn(kitchen.zone, input.now), draft.months[1]),
-		hands_s: prep_s + line_s + tray_s + bag_s,
-		elapsed_s: Math.max(worked_s, (freezeDays - 1) * 86_400 + worked_s / freezeDays),
-		...(draft.line
-			? { ice: { kg: draft.line.ice_kg, short_kg: Math.max(0, draft.line.ice_kg - kitchen.ice_kg) } }
-			: {}),
-		freezer: {
-			fits: packed.volume_L + (second?.volume_L ?? 0) <= kitchen.freezerFree_L,
-			dayLoad_kg,
-			days: freezeDays,
-			overload: prepared_g / 1000 > dayLoad_kg
-		},
-		steps: draft.steps,
-		work: [
-			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
-			...(draft.line
-				? ([
-						{ id: 'boil', seconds: toBoil_s, attended: false, station: 'pot' },
-						{ id: 'line', seconds: line_s, attended: true, station: 'pot' }
-					] as const)
-				: draft.method === 'cook'
-					? ([{ id: 'cook', seconds: line_s, attended: true, station: 'pot' }] as const)
-					: []),
-			{ id: 'tray', seconds: tray_s, attended: true, station: 'table' },
-			{ id: 'freeze', seconds: look_s * rounds, attended: false, station: 'freezer' },
-			{ id: 'pack', seconds: bag_s, attended: true, station: 'table' }
-		],
-		cautions: freezingCautions(food, draft.hotWork),
-		notes: draft.notes,
-		use: cut.use,
-		source: draft.source,
-		confidence: draft.confidence
-	};
-}
-
-/** A filling of moulds is laid out anew each time. */
-const rounds_s = (style: PackStyleId, rounds: number): number => (style === 'mould' ? rounds : 1) * traying_s;
-
-/** Into packs of one size, or of two at once: the second gets half of it in whole packs. */
-function packsOf(
-	{ kitchen, choices }: WaysInput,
-	cut: CutRow,
-	portion_g: number,
-	food_g: number,
-	style: PackStyleId
-): { packed: Packs; second?: Packs } {
-	const common = {
-		bulk_kg_per_L: cut.bulk_kg_per_L.value,
-		pack: headspaceAs(cut, style),
-		containers: kitchen.containers,
-		units: kitchen.units,
-		...(choices.containerId ? { containerId: choices.containerId } : {})
-	};
-	// A portion that a person said is just that; else all packs are alike.
-	const one = () => ({ packed: packs({ food_g, portion_g, equal: choices.portion_g === undefined, ...common }) });
-	if (choices.second_g === undefined || choices.second_g === portion_g) return one();
-	const { sizes, remainder_g } = portions({
-		food_g,
-		portion: { by: 'weight', grams: portion_g },
-		second: { portion: { by: 'weight', grams: choices.second_g }, share: 0.5 }
-	});
-	const [first, other] = sizes.map((s) => ({ count: s.packs, grams: s.grams }));
-	// Too little for a pack of each: one size, as ever.
-	if (!first || !other || first.count === 0 || other.count === 0) return one();
-	const packed = packs({ food_g: first.count * first.grams + remainder_g, portion_g: first.grams, ...common });
-	// What the first size takes out of the drawer is not there for the second.
-	const taken = packed.count + (packed.remainder_g >= 10 ? 1 : 0);
-	const containers = kitchen.containers.map((c) =>
-		c.id === packed.container?.id ? { ...c, count: Math.max(0, c.count - taken) } : c
-	);
-	const { containerId: _container, ...free } = common;
-	const second = packs({ food_g: other.count * other.grams, portion_g: other.grams, ...free, containers });
-	return { packed, second };
 }

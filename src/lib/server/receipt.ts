@@ -1,4 +1,5 @@
 import { readMoney } from '$core/quantities/money';
+import { dateIn } from '$core/freezing/keep';
 import { unlikely } from '$core/things/likely';
 import type { Understood } from '$core/things/read-line';
 import { AppError, type Fault } from './errors';
@@ -73,9 +74,14 @@ export async function readReceipt(
 			{ field: 'total', message: 'Less than its lines.' }
 		]); // prettier-ignore
 	const shares = totalMinor === null || open.length === 0 ? [] : shareOut(totalMinor - said_minor, open.map((o) => o.reading.grams)); // prettier-ignore
-	const since = new Date(Math.min(now.getTime(), Date.parse(`${on}T12:00:00Z`)));
+	// Bought today it comes in now, as a line in the Basket does; bought before, at that day's noon, and kept cold since where
+	// it must be: what stood on the counter since then nobody would type in.
+	const today = on === dateIn(home.zone, now.getTime());
+	const since = today ? now : new Date(Math.min(now.getTime(), Date.parse(`${on}T12:00:00Z`)));
+	const fridge = places.find((p) => p.kind === 'fridge');
 	const lines = read.map(({ said, reading }, i) => {
-		const place = placeFor(reading, places);
+		const cold = !today && !reading.place && reading.thing.food.perishable && reading.thing.state !== 'frozen';
+		const place = (cold ? fridge : undefined) ?? placeFor(reading, places);
 		const at = open.findIndex((o) => o.said === said && o.reading === reading);
 		const share = shares[at];
 		return {

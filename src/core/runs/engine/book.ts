@@ -11,6 +11,8 @@ export interface Closing {
 	readonly supper_g: number;
 	/** Came off on the way and stands in the Basket, g; entries of before have none. */
 	readonly byproduct_g?: number;
+	/** Stirred in on the way, sugar, g: in the packs, but not in what came in. */
+	readonly added_g?: number;
 	/** What is in none of these: peel, water, what stuck to the tray, g. */
 	readonly lost_g?: number;
 	/** Packed weight from the raw weight; null when nothing was packed. */

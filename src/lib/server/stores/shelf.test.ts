@@ -237,6 +237,15 @@ describe('what is made of what', () => {
 		expect(await stores.stock.basket()).toHaveLength(3);
 		await stores.stock.undo(randomUUID(), done.groupId, 'test');
 		expect(await stores.stock.basket()).toEqual([]);
+		// Meat of yesterday was put away cold; of today it stands where it is said, or on the counter, from now on.
+		const where = async (text: string, on: string) => {
+			const [one] = (await readReceipt(stores, home, now, { text, on })).lines;
+			const place = (await stores.home.places()).find((p) => p.id === one?.lot.placeId);
+			return [place?.kind, one?.lot.since.getTime()];
+		};
+		expect(await where('2 kg pork chops', '2026-11-25')).toEqual(['fridge', Date.parse('2026-11-25T12:00:00Z')]);
+		expect(await where('2 kg pork chops', dateIn(home.zone, start))).toEqual(['counter', start]);
+		expect(await where('5 kg carrots', '2026-11-25')).toEqual(['counter', Date.parse('2026-11-25T12:00:00Z')]);
 		for (const [total, grams] of [
 			[1000, [1, 1, 1]],
 			[1, [5, 3]],

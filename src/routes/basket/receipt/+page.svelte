@@ -15,6 +15,7 @@
 <h1 class="text-3xl">A receipt</h1>
 <p class="text-soft">
 	Everything from one till, a line for each. What the lines do not say themselves of the price is shared out by weight.
+	Bought before today, meat and the like is taken to have stood in the fridge since; a line may say another place.
 </p>
 <form
 	method="POST"

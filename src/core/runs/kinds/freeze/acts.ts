@@ -117,7 +117,7 @@ function laterRound(
 	const { plan, state } = around;
 	const freeze = subject.stages.find((s) => s.id === 'freeze');
 	const [, , label] = freeze
-		? firstWords(subject, freeze, potful.n, 2, plan.units)
+		? firstWords(subject, freeze, potful.n, 2, plan.units, potful.grams)
 		: (['', '', 'In the freezer'] as const);
 	return {
 		...still,
@@ -147,7 +147,7 @@ function laterRound(
 /** Ice runs short before the next potful: asked for in time, never after. */
 function short(around: Around, subject: Subject, next: Potful): FreezeAct[] {
 	const { plan, state } = around;
-	if (state.ice_kg === null || subject.ice_kg_per_kg <= 0) return [];
+	if (state.running || state.ice_kg === null || subject.ice_kg_per_kg <= 0) return [];
 	const left = plan.subjects.reduce(
 		(sum, s) => sum + (sumOf(state.potfuls, (p) => p.subject === s.n && p.spot === 'waiting') / 1000) * s.ice_kg_per_kg,
 		0
@@ -167,7 +167,10 @@ function short(around: Around, subject: Subject, next: Potful): FreezeAct[] {
 			hint: `About ${sayWeight(state.ice_kg * 1000, plan.units)} is left; the next one wants ${sayWeight(wants * 1000, plan.units)}, all that is to come ${sayWeight(left * 1000, plan.units)}. Cold running water at 15 °C (60 °F) or below, changed often, does it too.`,
 			since: state.startedAt,
 			button: { label: 'So much is there now', tap: { type: 'ice', grams: Math.ceil(left * 10) * 100 } },
-			others: [{ label: 'Hold the next potful', tap: { type: 'hold', on: true } }],
+			others: [
+				{ label: 'Cold running water instead', tap: { type: 'running', on: true } },
+				{ label: 'Hold the next potful', tap: { type: 'hold', on: true } }
+			],
 			urgency: 3.9
 		}
 	];
@@ -177,7 +180,7 @@ function short(around: Around, subject: Subject, next: Potful): FreezeAct[] {
 function goIn(around: Around, subject: Subject, first: StagePlan, potful: Potful): FreezeAct {
 	const { plan, state } = around;
 	const of = state.potfuls.filter((p) => p.subject === subject.n).length;
-	const [sentence, hint, label] = firstWords(subject, first, potful.n, of, plan.units);
+	const [sentence, hint, label] = firstWords(subject, first, potful.n, of, plan.units, potful.grams);
 	const several = plan.subjects.length > 1;
 	return {
 		...still,

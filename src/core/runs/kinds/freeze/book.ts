@@ -1,6 +1,6 @@
 import { nothingBooked, type BookEntry, type Closing, type RunBook } from '../../engine/book';
 import { tally, type FreezeState } from './fold';
-import type { FreezePlan, Subject } from './plan';
+import { titleOf, type FreezePlan, type Subject } from './plan';
 
 /**
  * The book of a run: an entry for each food of it that was worked on, a pure function of its fold.
@@ -42,7 +42,7 @@ const entry = (subject: Subject, closing: Closing): BookEntry => ({
 	wayId: subject.way.id,
 	way: subject.way.name,
 	method: 'freeze',
-	title: `${subject.food.name}, ${subject.cut.name}`,
+	title: titleOf(subject),
 	use: subject.use,
 	months: subject.months[1],
 	closing
@@ -59,6 +59,8 @@ function close(plan: FreezePlan, state: FreezeState, subject: Subject, end: numb
 	const idle = plan.subjects.length > 1 && through_g === 0 && sums.packed_g === 0;
 	const share = idle ? 0 : finished ? 1 : load_g > 0 ? Math.min(1, through_g / load_g) : 0;
 	const raw_g = Math.round(subject.raw_g * share);
+	// Sugar is in the packs, and no part of what came in.
+	const added_g = Math.round((through_g / 1000) * (subject.sugar?.g_per_kg ?? 0));
 	const packed = state.packed.filter((p) => p.subject === n);
 	const byproduct_g = state.byproducts.filter((b) => b.subject === n).reduce((sum, b) => sum + b.grams, 0);
 	const elapsed_s = (end - state.startedAt) / 1000;
@@ -69,8 +71,9 @@ function close(plan: FreezePlan, state: FreezeState, subject: Subject, end: numb
 		packs: packed.reduce((total, p) => total + p.packs, 0),
 		supper_g: sums.supper_g,
 		...(byproduct_g > 0 ? { byproduct_g } : {}),
-		lost_g: raw_g - sums.packed_g - sums.supper_g - byproduct_g,
-		yield: sums.packed_g > 0 && raw_g > 0 ? sums.packed_g / raw_g : null,
+		...(added_g > 0 ? { added_g } : {}),
+		lost_g: raw_g + added_g - sums.packed_g - sums.supper_g - byproduct_g,
+		yield: sums.packed_g > 0 && raw_g > 0 ? Math.max(0, sums.packed_g - added_g) / raw_g : null,
 		elapsed_s: Math.round(elapsed_s),
 		hands_s: Math.round(
 			Math.min(subject.expected.hands_s * (subject.load_g > 0 ? Math.min(1, through_g / subject.load_g) : 0), elapsed_s)

@@ -136,6 +136,55 @@ describe('an evening over several foods in one pot', () => {
 		expect(e.state.ice_kg).toBeCloseTo(10 - each_kg * beans.ice_kg_per_kg, 2);
 	});
 
+	it('goes on in running water where there is no ice: not asked again, nothing melts, ice again by one tap', () => {
+		const e = new Evening(planFreeze([chosen('green-beans', 'cut', 'blanch:cut', 9000)], { ...kitchen, ice_kg: 0.5 }));
+		e.until((x) => x.acts.some((a) => a.kind === 'ice'));
+		const way = e.acts.find((a) => a.kind === 'ice')?.others?.find((o) => o.tap.type === 'running');
+		if (!way) throw new Error('no way on without ice');
+		e.tap(way.tap);
+		const left = e.state.ice_kg;
+		e.until((x) => x.acts.some((a) => a.kind === 'ice') || allFirm(x));
+		expect(allFirm(e)).toBe(true);
+		expect(e.state.ice_kg).toBe(left);
+		const undone = fold(e.plan, start, [
+			...e.events,
+			{ type: 'undo', target: e.events.find((x) => x.type === 'running')?.id ?? '', id: 'zz', at: e.now }
+		]);
+		expect(undone.running).toBe(false);
+		// A bag of ice is ice again.
+		expect(fold(e.plan, start, [...e.events, { type: 'ice', grams: 5000, id: 'zy', at: e.now }]).running).toBe(false);
+	});
+
+	it('skins by soaking as by the dip: no time of its own, the eye ends it, then the cold', () => {
+		const e = new Evening(planFreeze([chosen('tomatoes', 'skinned', 'soak:skin-dip', 3000)], kitchen));
+		e.until((x) => x.state.potfuls.some((p) => p.spot === 'blanch'));
+		const act = e.acts.find((a) => a.kind === 'stage');
+		expect(act?.due).toBeNull();
+		expect(act?.button?.label).toContain('Skins slip');
+		e.until(allFirm);
+		expect(e.state.potfuls.every((p) => p.path.some((s) => s.spot === 'chill'))).toBe(true);
+	});
+
+	it('weighs the sugar by what is ready, packs it with the fruit, and closes the mass', () => {
+		// 2 kg strawberries, 88 % of them left when hulled (Food Buying Guide, from memory): 1,760 g. NCHFP, from memory:
+		// ¾ cup of sugar to a quart of 1⅓ lb; a cup weighs 200 g (practice), a quart 600 g: 250 g to the kilogram.
+		const plan = planFreeze([chosen('strawberries', 'whole', 'sugar', 2000)], kitchen);
+		const berries = of(plan, 'strawberries');
+		expect(berries.load_g).toBe(1760);
+		expect(berries.sugar?.g_per_kg).toBeCloseTo(250, 6);
+		expect(berries.prepared_g).toBe(1760 + 440);
+		expect(berries.style).toBe('liquid');
+		const e = new Evening(plan);
+		e.tap({ type: 'weigh', grams: 1600 });
+		// Weighed less than was thought: 1.6 kg want 400 g.
+		expect(e.acts.find((a) => a.kind === 'in')?.sentence).toContain('400 g of sugar');
+		e.until(allFirm);
+		e.tap({ type: 'pack', packs: 4, pack_g: 500, containerId: null, placeId: 'f' });
+		e.tap({ type: 'finish' });
+		const [entry] = book(plan, e.state).entries;
+		expect(entry?.closing).toMatchObject({ raw_g: 2000, packed_g: 2000, added_g: 400, lost_g: 400, yield: 0.8 });
+	});
+
 	it('says that the boil is not back in two minutes, and lays the rest out by the boil that was; the published time stays', () => {
 		const e = new Evening(planFreeze([chosen('green-beans', 'cut', 'blanch:cut', 6000)], kitchen));
 		e.until((x) => x.state.potfuls.some((p) => p.spot === 'return'));

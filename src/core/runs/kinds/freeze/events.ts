@@ -28,6 +28,8 @@ export type FreezeEvent =
 				| ({ readonly type: 'replan'; readonly subject?: number; readonly next_g: number } & Basis)
 				/** Ice that is there now. */
 				| { readonly type: 'ice'; readonly grams: number }
+				/** Chilled in cold running water from now on, or in ice again. */
+				| { readonly type: 'running'; readonly on: boolean }
 				/** Boiling water or cold, into the pot again. */
 				| { readonly type: 'water'; readonly pot?: number; readonly mL: number }
 				/** Another order of the foods: their numbers. */
@@ -56,6 +58,7 @@ export const fields: Readonly<Record<Exclude<FreezeEvent['type'], CommonEvent['t
 		potful_g: { as: 'whole', min: 1, max: 1_000_000, label: 'What was in it, in grams', needed: true }
 	},
 	ice: { grams: { as: 'whole', min: 0, max: 200_000, label: 'The ice in grams', needed: true } },
+	running: { on: { as: 'yes-no', label: 'Running water or not', needed: true } },
 	water: { pot, mL: { as: 'whole', min: 1, max: 100_000, label: 'The water in millilitres', needed: true } },
 	order: {
 		subjects: {

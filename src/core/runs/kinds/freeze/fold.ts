@@ -45,6 +45,8 @@ interface Own {
 	/** Ice that is still there, kg, by what was said last and what has gone since; null where nobody said. */
 	ice_kg: number | null;
 	usedIce_kg: number;
+	/** Chilled in cold running water, no ice is wanted. */
+	running: boolean;
 }
 
 export type FreezeState = Readonly<Own> & CommonState<FreezeEvent> & { readonly timers: readonly Timer[] };
@@ -68,7 +70,8 @@ function begin(plan: FreezePlan, at: number): Own {
 		potfuls: [],
 		order: plan.subjects.map((s) => s.n),
 		ice_kg: plan.iceReady_kg,
-		usedIce_kg: 0
+		usedIce_kg: 0,
+		running: false
 	};
 	for (const { n } of plan.subjects) layOut(draft, n, at);
 	return draft;
@@ -153,6 +156,12 @@ function apply(plan: FreezePlan, draft: Draft, event: FreezeEvent, startedAt: nu
 			return change(draft, event.subject ?? 1, startedAt, { potful_g: event.next_g });
 		case 'ice':
 			draft.ice_kg = event.grams / 1000;
+			if (event.grams > 0) draft.running = false;
+			return undefined;
+		case 'running':
+			if (draft.running === event.on)
+				return event.on ? 'The water was running already.' : 'It was chilled in ice already.';
+			draft.running = event.on;
 			return undefined;
 		case 'order': {
 			const said = event.subjects.filter((n, i) => draft.order.includes(n) && event.subjects.indexOf(n) === i);
@@ -249,7 +258,7 @@ function move(plan: FreezePlan, draft: Draft, event: Extract<FreezeEvent, { type
 /** A potful into the ice: what it melts, and what it took out of the pot. */
 function spend(draft: Draft, subject: Subject, potful: Potful): void {
 	const kg = potful.grams / 1000;
-	const ice = kg * subject.ice_kg_per_kg;
+	const ice = draft.running ? 0 : kg * subject.ice_kg_per_kg;
 	draft.usedIce_kg += ice;
 	if (draft.ice_kg !== null) draft.ice_kg = Math.max(0, draft.ice_kg - ice);
 	if (subject.pot !== null)
@@ -266,8 +275,10 @@ const stageWords: Record<StageId, string> = {
 	freeze: 'in the freezer'
 };
 const stageWord = (subject: Subject, id: StageId): string =>
-	subject.heat === 'cook' && id === 'blanch'
-		? 'cooking'
+	id === 'blanch' && (subject.heat === 'cook' || subject.heat === 'soak')
+		? subject.heat === 'cook'
+			? 'cooking'
+			: 'off the heat'
 		: subject.heat === 'none' && id === 'chill'
 			? 'cooling'
 			: stageWords[id];

@@ -3,7 +3,7 @@ import { acts } from './acts';
 import { book } from './book';
 import { fields, type FreezeEvent } from './events';
 import { fold, type FreezeState } from './fold';
-import type { FreezePlan } from './plan';
+import { titleOf, type FreezePlan } from './plan';
 import { stations } from './stations';
 import { surprise } from './surprise';
 import { troubles } from './troubles';
@@ -32,14 +32,14 @@ export const freeze: RunKind<FreezePlan, FreezeState, FreezeEvent> = {
 		raw_g: subjects.reduce((sum, s) => sum + s.raw_g, 0)
 	}),
 	outputs: ({ subjects }) =>
-		subjects.map(({ n, food, cut, portion_g, prepared_g, portionWords, use, months }) => ({
-			n,
-			title: `${food.name}, ${cut.name}`,
-			portion_g,
-			prepared_g,
-			...(portionWords ? { portionWords } : {}),
-			use,
-			months
+		subjects.map((subject) => ({
+			n: subject.n,
+			title: titleOf(subject),
+			portion_g: subject.portion_g,
+			prepared_g: subject.prepared_g,
+			...(subject.portionWords ? { portionWords: subject.portionWords } : {}),
+			use: subject.use,
+			months: subject.months
 		})),
 	byproducts: ({ subjects }) => subjects.flatMap((s) => s.byproducts),
 	lots: ({ subjects }) => subjects.map(({ lotId, raw_g }) => ({ lotId, raw_g }))

@@ -68,8 +68,8 @@ function potOf(way: FreezeWay, kitchen: Kitchen, pots: PotPlan[], ids: string[])
 	return at;
 }
 
-const heatOf = ({ line, row, method }: FreezeWay): Heat =>
-	line && row ? (row.dip ? 'dip' : row.method) : method === 'cook' ? 'cook' : 'none';
+const heatOf = ({ line, row, method, soak }: FreezeWay): Heat =>
+	line && row ? (soak ? 'soak' : row.dip ? 'dip' : row.method) : method === 'cook' ? 'cook' : 'none';
 
 function subjectOf(one: Chosen, n: number, kitchen: Kitchen, pot: number | null): Subject {
 	const { way, lotId, called, form, raw_g, portionWords, byproducts = [] } = one;
@@ -103,7 +103,8 @@ function subjectOf(one: Chosen, n: number, kitchen: Kitchen, pot: number | null)
 		ice_kg_per_kg: line && way.load_g > 0 ? line.ice_kg / (way.load_g / 1000) : 0,
 		topUp_L_per_kg: line && way.load_g > 0 ? line.topUp_L / (way.load_g / 1000) : 0,
 		prepare: preparing(cut, way.method),
-		...(row?.endPoint ? { endPoint: row.endPoint } : {}),
+		...(row?.endPoint && !way.soak ? { endPoint: row.endPoint } : {}),
+		...(way.sugar ? { sugar: { g_per_kg: way.sugar.g_per_kg, with: way.sugar.with } } : {}),
 		...(row?.blanchedAs ? { kernels: true as const } : {}),
 		...(heat === 'cook' && cut.cookFirst ? { cookWords: cut.cookFirst.words } : {}),
 		style: way.style,
@@ -159,7 +160,8 @@ function stagesOf(way: FreezeWay, heat: Heat, cooked: boolean): StagePlan[] {
 		stages.push({
 			id: 'blanch',
 			resource: 'pot',
-			end: { by: 'clock', least_s, ...(most_s > least_s ? { most_s } : {}) }
+			// Off the heat nothing is printed: the eye ends it, as it does with what is cooked.
+			end: way.soak ? { by: 'look' } : { by: 'clock', least_s, ...(most_s > least_s ? { most_s } : {}) }
 		});
 		stages.push({ id: 'chill', resource: 'basin', end: { by: 'clock', least_s: Math.round(line.chill_s) } }, drain);
 	} else if (heat === 'cook') {

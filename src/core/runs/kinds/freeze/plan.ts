@@ -12,7 +12,7 @@ export interface StagePlan {
 }
 
 /** How it is heated, or not: what the words of its stages follow from. */
-export type Heat = 'water' | 'steam' | 'dip' | 'cook' | 'none';
+export type Heat = 'water' | 'steam' | 'dip' | 'soak' | 'cook' | 'none';
 
 /** A pot with its water, one potful at a time in it. */
 export interface PotPlan {
@@ -60,6 +60,8 @@ export interface Subject {
 	readonly endPoint?: string;
 	/** What is blanched is the ear; the kernels come off it, cold. */
 	readonly kernels?: true;
+	/** Stirred into what is ready before it is filled: sugar to a kilo, g, and what else goes in. */
+	readonly sugar?: { readonly g_per_kg: number; readonly with: string };
 	/** How it is cooked where nothing is timed. */
 	readonly cookWords?: string;
 	readonly style: PackStyleId;
@@ -104,5 +106,9 @@ export interface FreezePlan extends AnyPlan {
 	/** What all of them freeze in a day, kg; 0: nobody said. */
 	readonly day_kg: number;
 }
+
+/** What comes out of it, on labels and shelves. */
+export const titleOf = ({ food, cut, sugar }: Subject): string =>
+	`${food.name}, ${cut.name}${sugar ? ', in sugar' : ''}`;
 
 export const subjectOf = (plan: FreezePlan, n: number): Subject | undefined => plan.subjects.find((s) => s.n === n);

@@ -17,7 +17,7 @@ export function leave(around: Around, subject: Subject, potful: Potful, stage: S
 	const next = subject.stages[index + 1]?.id ?? 'firm';
 	const { due, latest } = ringsOf(stage.end, potful.since, potful.met);
 	const isDue = due !== null && now >= due;
-	const words = stageWords(subject, stage, plan.units);
+	const words = stageWords(subject, stage, plan.units, state.running);
 	const rank: Record<StagePlan['id'], number> = { blanch: 0, chill: 2, return: 3, drain: 6, freeze: 7 };
 	const left_s = due === null ? 0 : (due - now) / 1000;
 	const past = latest !== null && now > latest;
@@ -41,8 +41,8 @@ export function leave(around: Around, subject: Subject, potful: Potful, stage: S
 		...about(around, subject, potful),
 		subject: subject.n,
 		sentence: isDue
-			? stage.id === 'blanch' && subject.heat !== 'cook'
-				? 'Lift it into the ice.'
+			? stage.id === 'blanch' && stage.end.by === 'clock'
+				? `Lift it into the ${state.running ? 'cold water' : 'ice'}.`
 				: `${words.leave}.`
 			: words.doing,
 		hint: words.hint,
@@ -117,7 +117,7 @@ export function outOfTheFridge(around: Around, subject: Subject, potful: Potful)
 	const { plan, state, now } = around;
 	const full = noRoom(plan, state, potful, now);
 	const freeze = subject.stages.find((s) => s.id === 'freeze');
-	const words = freeze ? firstWords(subject, freeze, potful.n, 2, plan.units) : (['', '', ''] as const);
+	const words = freeze ? firstWords(subject, freeze, potful.n, 2, plan.units, potful.grams) : (['', '', ''] as const);
 	// A day in the fridge is its longest.
 	const last = potful.since + 86_400_000;
 	const due = full ? Math.min(full.until ?? last, last) : now;

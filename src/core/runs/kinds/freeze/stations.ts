@@ -68,7 +68,7 @@ export function stations(plan: FreezePlan, state: FreezeState, now: number): Sta
 		});
 	if (uses('basin')) {
 		const here = at('basin');
-		const icy = plan.subjects.some((s) => s.ice_kg_per_kg > 0);
+		const icy = !state.running && plan.subjects.some((s) => s.ice_kg_per_kg > 0);
 		const left = plan.subjects.reduce(
 			(sum, s) =>
 				sum +
@@ -76,9 +76,9 @@ export function stations(plan: FreezePlan, state: FreezeState, now: number): Sta
 					s.ice_kg_per_kg,
 			0
 		);
-		const missing = state.ice_kg === null ? 0 : Math.max(0, left - state.ice_kg);
+		const missing = !icy || state.ice_kg === null ? 0 : Math.max(0, left - state.ice_kg);
 		list.push({
-			...drawn(plan, 'ice', 'basin', icy ? 'Ice' : 'Cold', here),
+			...drawn(plan, 'ice', 'basin', icy ? 'Ice' : state.running ? 'Running water' : 'Cold', here),
 			figure: here[0] ? clockOf(plan, here[0]) : { words: 'free' },
 			words: here[0] ? wordsAt(plan, here[0]) : sayCount(plan.basins, 'basin'),
 			foot: !icy
@@ -191,7 +191,12 @@ function wordsAt(plan: FreezePlan, p: Potful): string {
 	if (!subject) return '';
 	const words = {
 		return: 'until it boils again',
-		blanch: subject.heat === 'cook' ? 'try one with a knife' : (subject.endPoint ?? 'then into the ice'),
+		blanch:
+			subject.heat === 'cook'
+				? 'try one with a knife'
+				: subject.heat === 'soak'
+					? 'pinch one: does it slip?'
+					: (subject.endPoint ?? 'then into the ice'),
 		chill: subject.heat === 'none' ? 'measure it' : 'cold to the centre',
 		drain: 'draining',
 		freeze: 'look'

@@ -39,7 +39,7 @@ export function troubles(plan: FreezePlan, state: FreezeState): Trouble<FreezeTa
 		});
 	}
 	if (stages.includes('return')) list.push(noBoil(plan, state, inPot?.subject, mark));
-	if (plan.subjects.some((s) => s.ice_kg_per_kg > 0 || s.heat === 'cook' || s.heat === 'dip')) {
+	if (plan.subjects.some((s) => s.ice_kg_per_kg > 0 || s.heat === 'cook' || s.heat === 'dip' || s.heat === 'soak')) {
 		list.push({
 			id: 'ice-gone',
 			title: 'The ice is gone',
@@ -51,8 +51,10 @@ export function troubles(plan: FreezePlan, state: FreezeState): Trouble<FreezeTa
 			choices: state.held
 				? [{ label: 'The basin is cold again: go on', tap: { type: 'hold', on: false } }]
 				: [
-						{ label: 'Hold the next potful', tap: { type: 'hold', on: true } },
-						{ label: 'There is no ice left', tap: { type: 'ice', grams: 0 } }
+						state.running
+							? { label: 'There is ice again', tap: { type: 'running', on: false } }
+							: { label: 'Cold running water from now on', tap: { type: 'running', on: true } },
+						{ label: 'Hold the next potful', tap: { type: 'hold', on: true } }
 					]
 		});
 	}

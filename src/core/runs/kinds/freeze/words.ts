@@ -13,7 +13,7 @@ export interface StageWords {
 }
 
 /** What a stage of a food says, made when it is shown: better words reach open runs. */
-export function stageWords(subject: Subject, stage: StagePlan, units: Units): StageWords {
+export function stageWords(subject: Subject, stage: StagePlan, units: Units, running = false): StageWords {
 	const first = packedBefore(subject.style);
 	const mould = subject.style === 'mould';
 	switch (stage.id) {
@@ -24,9 +24,9 @@ export function stageWords(subject: Subject, stage: StagePlan, units: Units): St
 				hint: 'The blanching time starts when the water boils again, not before.'
 			};
 		case 'blanch':
-			return heatWords(subject);
+			return heatWords(subject, running);
 		case 'chill':
-			return chillWords(subject, stage, units);
+			return chillWords(subject, stage, units, running);
 		case 'drain':
 			return {
 				doing: subject.kernels ? 'Draining; kernels come off the cob.' : 'Draining. Pat dry.',
@@ -50,18 +50,24 @@ export function stageWords(subject: Subject, stage: StagePlan, units: Units): St
 	}
 }
 
-function heatWords({ heat, endPoint, cookWords }: Subject): StageWords {
+function heatWords({ heat, endPoint, cookWords }: Subject, running: boolean): StageWords {
 	if (heat === 'cook')
 		return {
 			doing: 'Cooking. You judge it.',
 			leave: 'Just tender: out, and cool',
 			hint: `${cookWords ?? ''} The clock only counts up.`.trim()
 		};
+	if (heat === 'soak')
+		return {
+			doing: 'Standing in the hot water, off the heat.',
+			leave: `Skins slip: into the ${running ? 'cold water' : 'ice'}`,
+			hint: 'Pinch one: when its skin slips, all of them go into the cold. No time is printed; the clock only counts up.'
+		};
 	const from = { steam: 'the lid closing', dip: 'the dip', water: 'the boil coming back', none: 'the start' }[heat];
 	return {
 		doing: heat === 'dip' ? 'In the hot water.' : heat === 'steam' ? 'Steaming. Lid on.' : 'Blanching. Lid on.',
-		leave: 'Lift into the ice',
-		hint: `Counting from ${from}.${endPoint ? ` Ready ${endPoint}.` : ''} At zero: lift, let it drip, straight into the ice.`
+		leave: `Lift into the ${running ? 'cold water' : 'ice'}`,
+		hint: `Counting from ${from}.${endPoint ? ` Ready ${endPoint}.` : ''} At zero: lift, let it drip, straight into the ${running ? 'running water' : 'ice'}.`
 	};
 }
 
@@ -69,7 +75,7 @@ function heatWords({ heat, endPoint, cookWords }: Subject): StageWords {
 export const sayMark = (C: number, units: Units): string =>
 	sayTemperature(units === 'metric' ? Math.floor(C) : C, units);
 
-function chillWords({ heat, kernels }: Subject, { end }: StagePlan, units: Units): StageWords {
+function chillWords({ heat, kernels }: Subject, { end }: StagePlan, units: Units, running: boolean): StageWords {
 	if (heat === 'none') {
 		const [first, second] = end.by === 'reading' ? end.marks : [];
 		return {
@@ -87,14 +93,15 @@ function chillWords({ heat, kernels }: Subject, { end }: StagePlan, units: Units
 			leave: 'Cold through: drain it',
 			hint: 'Cooked food is cold within two hours: 135 to 70 °F in 2 h, to 41 °F in 4 more.'
 		};
+	const bath = running ? 'water' : 'ice';
 	return {
-		doing: 'In the ice water. Stir now and then.',
+		doing: running ? 'In cold running water. Stir now and then.' : 'In the ice water. Stir now and then.',
 		leave: kernels
-			? 'Out of the ice: cut the kernels'
-			: heat === 'dip'
-				? 'Out of the ice: slip the skins'
-				: 'Out of the ice',
-		hint: 'Cold to the centre: break or bite one. The water stays under 15 °C (60 °F).'
+			? `Out of the ${bath}: cut the kernels`
+			: heat === 'dip' || heat === 'soak'
+				? `Out of the ${bath}: slip the skins`
+				: `Out of the ${bath}`,
+		hint: `Cold to the centre: break or bite one. The water stays under 15 °C (60 °F)${running ? '; it takes longer than ice, so it is not out when it rings but when it is cold' : ''}.`
 	};
 }
 
@@ -104,11 +111,18 @@ export function firstWords(
 	first: StagePlan,
 	n: number,
 	of: number,
-	units: Units
+	units: Units,
+	grams = 0
 ): readonly [string, string, string] {
 	const part = (one: string, each: string) => (of > 1 ? `${each} ${n}` : one);
 	if (first.id === 'return')
 		return [`Potful ${n} into the boiling water.`, 'Basket in, lid on, full heat.', 'It is in'];
+	if (subject.heat === 'soak')
+		return [
+			`Potful ${n} into the boiling water, heat off.`,
+			'Lid on. Back to a boil before the next potful.',
+			'It is in'
+		];
 	if (first.resource === 'pot') return [`Potful ${n} into the pot.`, 'Lid on.', 'It is in'];
 	if (first.id === 'chill')
 		return [`${part('All of it', 'Part')} into the cold.`, stageWords(subject, first, units).doing, 'It is cooling'];
@@ -120,6 +134,7 @@ export function firstWords(
 				'In the freezer'
 			];
 		case 'liquid':
+			if (subject.sugar) return sugarWords(subject, subject.sugar, part('it', 'part'), grams, units);
 			return [
 				`Fill ${part('the portions', 'part')}, into the freezer.`,
 				`Labels on first. ${subject.headspace}.`,
@@ -145,6 +160,20 @@ export function firstWords(
 			];
 	}
 }
+
+/** Sugar by the weight that is there, then filled. */
+const sugarWords = (
+	{ headspace }: Subject,
+	sugar: NonNullable<Subject['sugar']>,
+	what: string,
+	grams: number,
+	units: Units
+) =>
+	[
+		`${sayWeight(Math.round((grams / 1000) * sugar.g_per_kg), units)} of sugar over ${what}; fill, into the freezer.`,
+		`${sugar.with ? `With the ${sugar.with}. ` : ''}Stir gently, let it stand until the juice runs and the sugar is dissolved. Labels on first. ${headspace}.`,
+		'In the freezer'
+	] as const;
 
 /** What a unit of a food is called: of what never sees a pot, a part. */
 export const unitName = (subject: Subject): string =>
@@ -183,6 +212,8 @@ export function say(event: FreezeEvent, units: Units, plan: FreezePlan | null): 
 			return `${food}potfuls of ${sayWeight(event.next_g, units)}`;
 		case 'ice':
 			return `ice: ${sayWeight(event.grams, units)}`;
+		case 'running':
+			return event.on ? 'in running water' : 'in ice again';
 		case 'order':
 			return 'another order';
 		case 'reading':
