@@ -13,8 +13,11 @@ import { Plain, fail, root, say } from './lib/say.mjs';
 
 /** @type {[string, string, string][]} */
 const rows = [];
-const row = (/** @type {string} */ what, /** @type {string} */ value, /** @type {string} */ wanted = '') =>
+/** Said at once, so that what was measured is there when a later part fails; and in the table at the end. */
+const row = (/** @type {string} */ what, /** @type {string} */ value, /** @type {string} */ wanted = '') => {
 	rows.push([what, value, wanted]);
+	say(`${what}: ${value}`);
+};
 const percentile = (/** @type {number[]} */ list, /** @type {number} */ p) =>
 	[...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * p))] ?? Number.NaN;
 const ms = (/** @type {number} */ x) => `${x.toFixed(1)} ms`;
@@ -366,9 +369,15 @@ try {
 		const waits = [];
 		page.on('response', (r) => {
 			if (r.request().resourceType() === 'script')
-				waits.push(r.body().then((body) => void (bytes += gzipSync(body).length)));
+				waits.push(
+					r
+						.finished()
+						.then(() => r.body())
+						.then((body) => void (bytes += gzipSync(body).length))
+				);
 		});
-		await page.goto(`${origin}${path}`, { waitUntil: 'load' });
+		// What comes after the first paint counts too: until nothing more is fetched.
+		await page.goto(`${origin}${path}`, { waitUntil: 'networkidle' });
 		await page.locator('html[data-alive]').waitFor();
 		await Promise.all(waits);
 		row(

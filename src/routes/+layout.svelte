@@ -15,7 +15,6 @@
 	import { provideClock, provideRuns, Runs } from '$lib/ui/run/runs-state.svelte';
 	import { ring } from '$lib/ui/run/ring';
 	import { Rung } from '$lib/ui/run/rung';
-	import Keys from '$lib/ui/shell/keys.svelte';
 	import { places } from '$lib/ui/shell/places';
 	import Rail from '$lib/ui/shell/rail.svelte';
 	import type { LayoutData } from './$types';
@@ -163,5 +162,8 @@
 	</main>
 	<Rail timers={runs.timers} now={clock.now} zone={data.household.zone} />
 </div>
-{#if keysOpen}<Keys bind:open={keysOpen} />{/if}
+<!-- Its dialog is fetched when it is asked for: no page waits for it. -->
+{#if keysOpen}
+	{#await import('$lib/ui/shell/keys.svelte') then { default: Keys }}<Keys bind:open={keysOpen} />{/await}
+{/if}
 <Toaster position="bottom-center" />

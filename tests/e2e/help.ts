@@ -88,11 +88,26 @@ export const test = base.extend<Fixtures>({
 
 export { expect };
 
+/** Opens a way from the list of all of them. */
+export async function openWay(page: Page, name: string | RegExp): Promise<void> {
+	const list = page.getByRole('navigation', { name: /^All ways of/ });
+	const link = list.getByRole('link', { name }).first();
+	// Beyond the first few the list is folded, and so are recipes.
+	if (!(await link.isVisible()))
+		await list.locator('details').evaluateAll((all) => all.forEach((d) => ((d as HTMLDetailsElement).open = true)));
+	await link.click();
+	await expect(list.locator('[aria-current=page]').first()).toContainText(name);
+}
+
 /** Starts a run of an item, blanched, and gives the page at the Stove. */
 export async function startRun(page: Page, item: string, way: RegExp = /^Start: Blanch/): Promise<void> {
 	await page.goto('/basket');
 	await page.getByRole('link', { name: `Ways for ${item}` }).click();
-	await page.getByRole('button', { name: way }).first().click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+	const start = page.getByRole('button', { name: way }).first();
+	if (!(await start.isVisible())) await openWay(page, new RegExp(way.source.replace('^Start: ', '^')));
+	await start.click();
 	await page.waitForURL(/\/stove\/[0-9a-f-]{36}/);
 	await hydrated(page);
 }

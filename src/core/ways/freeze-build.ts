@@ -24,9 +24,11 @@ export function styleOf(cut: CutRow, { kitchen, choices }: WaysInput): PackStyle
 
 /** What of a way is its own; the rest follows from the cut, the kitchen and the portion. */
 export interface Draft {
-	id: string; name: string; method: FreezeWay['method']; gist: string; load_g: number; row?: BlanchRow; pot?: KitchenPot;
+	id: string; becomes: FreezeWay['becomes']; name: string; method: FreezeWay['method']; gist: string; load_g: number; row?: BlanchRow; pot?: KitchenPot;
 	line?: BlanchLine; portion_g: number; blanchWords: string; months: Range; steps: string[]; notes: string[];
 	source: string; confidence: Confidence; hotWork: boolean;
+	/** Cooked food cools so long before it is packed, s. */
+	cool_s?: number;
 	/** Packed otherwise than by choice. */
 	style?: PackStyleId;
 	/** What goes into the packs beside the food, and what the two weigh to the litre. */
@@ -67,7 +69,8 @@ export function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 	const dayLoad_kg = kitchen.freezeDay_kg;
 	// More than a day's load goes in day by day: the last one's work and look come after the days before it.
 	const freezeDays = dayLoad_kg > 0 ? Math.max(1, Math.ceil(prepared_g / 1000 / dayLoad_kg - 1e-9)) : 1;
-	const worked_s = Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s;
+	const cool_s = draft.cool_s ?? 0;
+	const worked_s = cool_s + Math.max(prep_s, toBoil_s) + line_s + tray_s + look_s * rounds + bag_s;
 	return {
 		kind: 'way',
 		food,
@@ -75,6 +78,7 @@ export function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		yieldShare,
 		prepared_g,
 		id: draft.id,
+		becomes: draft.becomes,
 		name: draft.name,
 		method: draft.method,
 		gist: draft.gist,
@@ -104,6 +108,7 @@ export function build(input: WaysInput, cut: CutRow, draft: Draft): FreezeWay {
 		},
 		steps: draft.steps,
 		work: [
+			...(cool_s > 0 ? ([{ id: 'cool', seconds: cool_s, attended: false, station: 'basin' }] as const) : []),
 			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
 			...(draft.line
 				? ([

@@ -9,6 +9,10 @@ import type { Thing } from '../things/thing';
 import type { Kitchen, KitchenPot } from './kitchen';
 import type { WorkStep } from './work';
 
+/** What becomes of it on the way into the freezer, whatever its cut: the ways that a household chooses among. */
+export const freezeKinds = ['blanch', 'steam', 'skin', 'soak', 'cook', 'raw', 'sugar'] as const;
+export type FreezeKind = (typeof freezeKinds)[number];
+
 export interface WayChoices {
 	readonly cut?: string;
 	readonly portion_g?: number;
@@ -38,6 +42,7 @@ export interface WaysInput {
 export interface FreezeWay {
 	readonly kind: 'way';
 	readonly id: string;
+	readonly becomes: FreezeKind;
 	readonly name: string;
 	readonly method: 'water' | 'steam' | 'cook' | 'raw';
 	readonly gist: string;
@@ -87,6 +92,7 @@ export interface FreezeWay {
 
 export interface RefusedWay extends Refusal {
 	readonly id: string;
+	readonly becomes: FreezeKind;
 	readonly name: string;
 	readonly gist: string;
 }

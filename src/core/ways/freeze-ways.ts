@@ -2,6 +2,7 @@ import { type BlanchRow, type CutRow, type Range } from '../../reference/tables'
 import { sources } from '../../reference/sources';
 import { mustBePositive } from '../errors';
 import { blanchLine } from '../heat/blanch-line';
+import { coolsFor_s } from '../heat/cool-pot';
 import { cutOf } from '../foods/cuts';
 import { shareLeft } from '../foods/share';
 import { blanchedMonths } from '../freezing/freeze-look-up';
@@ -41,7 +42,7 @@ export function freezeWays(input: WaysInput): Ways {
 			portion_g,
 			styles: [],
 			style: 'tray',
-			ways: [{ ...refusal, id: 'raw', name: 'Freeze', gist: 'as its row says' }]
+			ways: [{ ...refusal, id: 'raw', becomes: 'raw', name: 'Freeze', gist: 'as its row says' }]
 		};
 	}
 	// What comes in cut already is kept as it is cut.
@@ -88,9 +89,10 @@ function blanched(
 		? 'Skin, then freeze'
 		: `${row.method === 'steam' ? 'Steam' : 'Blanch'} + freeze${several ? `, ${row.cut.split(',')[0]}` : ''}`;
 	const words = blanchWords(row, kitchen.altitude_m ?? 0);
+	const becomes = row.dip ? 'skin' : row.method === 'steam' ? 'steam' : 'blanch';
 	if (kitchen.altitude_m === null) {
 		return {
-			kind: 'refused', id, name, gist: row.cut,
+			kind: 'refused', id, becomes, name, gist: row.cut,
 			reason: 'The altitude of this kitchen is not known yet, and from 5,000 ft the blanching time is longer.',
 			source: sources[row.source].title,
 			instead: ['Say the altitude in the Kitchen: it takes a moment and every time hangs on it']
@@ -98,7 +100,7 @@ function blanched(
 	}
 	if (!pot) {
 		return {
-			kind: 'refused', id, name, gist: row.cut,
+			kind: 'refused', id, becomes, name, gist: row.cut,
 			reason: 'There is no pot in the Kitchen yet, so potfuls and times cannot be worked out.',
 			source: sources[row.source].title,
 			instead: ['Add a pot with its litres and burner in the Kitchen']
@@ -145,7 +147,7 @@ function blanched(
 		...freezeSteps(cut, input)
 	];
 	return build(input, cut, {
-		id, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${gistOf[styleOf(cut, input)]}`, load_g, row, pot, line, portion_g,
+		id, becomes, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${gistOf[styleOf(cut, input)]}`, load_g, row, pot, line, portion_g,
 		blanchWords: words, months: blanchedMonths(), steps, notes,
 		source: sources[row.source].short, confidence: row.confidence, hotWork: true
 	}); // prettier-ignore
@@ -182,7 +184,7 @@ function cooked(
 			? 'No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'
 			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
-		id: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
+		id: 'cook', becomes: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
 		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g, blanchWords: words, months: cook.months,
 		...(pot ? { pot } : {}),
 		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut, input)],
@@ -196,17 +198,18 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 	const cooked = food.group === 'dish' || food.group === 'stock';
 	const name = cooked ? 'Cool fast, then freeze' : food.perishable ? 'Wrap and freeze' : 'Freeze raw';
 	const advice = advise(input.thing, 'freeze-raw', { cut: cut.id });
-	if (advice.kind === 'refused') return { ...advice, id: 'raw', name, gist: 'no heat' };
+	if (advice.kind === 'refused') return { ...advice, id: 'raw', becomes: 'raw', name, gist: 'no heat' };
 	const rule = cut.raw;
 	if (rule.kind === 'refused') throw new Error(`${food.id}: refused by its row and allowed by the rules`);
 	const short = rule.kind === 'short';
 	const words = cooked ? 'cooked already' : food.perishable ? 'none: it is frozen raw' : 'none needed';
 	return build(input, cut, {
-		id: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
+		id: 'raw', becomes: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
 		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g,
 		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
 		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut, input)],
-		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false
+		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false,
+		cool_s: coolsFor_s(food, input.grams)
 	}); // prettier-ignore
 }
 
@@ -215,6 +218,7 @@ function soaked(dip: FreezeWay): FreezeWay {
 	return {
 		...dip,
 		id: dip.id.replace('blanch:', 'soak:'),
+		becomes: 'soak',
 		name: 'Skin by soaking, then freeze',
 		gist: dip.gist.replace(/^[^,]*/, 'off the heat till skins slip'),
 		soak: true,

@@ -17,6 +17,7 @@ import type { FreezeWay, RefusedWay } from './freeze-ways';
 import { cannerFor } from './gear-changes';
 import { demandsOf, dryDemands } from './demands';
 import type { Kitchen } from './kitchen';
+import { simmer_s } from './simmer';
 import { noDemands, type Demands, type WorkStep } from './work';
 
 /** One way beside the others, for the whole of an item. */
@@ -241,6 +242,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 				})
 			: undefined;
 	const prep_s = (input.grams / 1000) * canPrep_s_kg;
+	const cook_s = simmer_s(can.product.id, input.grams, burner);
 	return priced(input, {
 		id: `can-${can.id}`,
 		store: 'shelf',
@@ -250,7 +252,7 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 		each: 'jar',
 		each_g: Math.round(can.jars.perJar_g),
 		hands_s: prep_s + (loads?.hands_s ?? 0),
-		elapsed_s: prep_s + (loads?.elapsed_s ?? 0),
+		elapsed_s: prep_s + cook_s + (loads?.elapsed_s ?? 0),
 		energy_kWh: loads ? kWh(loads.energy_J / (usefulPower_W(burner) / burner.power_W)) : 0,
 		keep_kWh_month: 0,
 		litres: count * jarRoom_L[can.jar],
@@ -264,6 +266,9 @@ function canned(input: GlanceInput, can: CanWay): GlanceWay | GlanceNote {
 		pack_g: Math.round(can.jars.perJar_g),
 		work: [
 			{ id: 'prepare', seconds: prep_s, attended: true, station: 'table' },
+			...(cook_s > 0
+				? ([{ id: 'simmer', seconds: cook_s, attended: false, watched: true, station: 'pot' }] as const)
+				: []),
 			{ id: 'fill', seconds: loads?.hands_s ?? 0, attended: true, station: 'table' },
 			// Nobody leaves a canner: what is not hands is watched.
 			{ id: 'process', seconds: loads?.elapsed_s ?? 0, attended: false, watched: true, station: 'canner' }

@@ -64,6 +64,7 @@ export function mixtureFreezeWays(input: WaysInput, one: (input: WaysInput) => W
 			{
 				kind: 'refused',
 				id: 'mixture',
+				becomes: 'raw',
 				name: 'Freeze it as it is',
 				gist: none?.gist ?? 'its parts want different heat',
 				...(none ?? {

@@ -43,6 +43,7 @@ export function sugared(input: WaysInput, cut: CutRow, portion_g: number): Freez
 			: `${sayWeight(g_per_kg, 'metric')} to the kilogram`;
 	return build(input, cut, {
 		id: 'sugar',
+		becomes: 'sugar',
 		name: 'In sugar, then freeze',
 		method: 'raw',
 		gist: `${sayWeight(grams, kitchen.units)} of sugar, boxes`,

@@ -3,7 +3,20 @@ export type WorkStation = 'table' | 'pot' | 'basin' | 'freezer' | 'dryer' | 'can
 
 /** A step of a way as a schedule wants it. */
 export interface WorkStep {
-	readonly id: 'prepare' | 'boil' | 'line' | 'cook' | 'tray' | 'freeze' | 'dry' | 'turn' | 'fill' | 'process' | 'pack';
+	readonly id:
+		| 'prepare'
+		| 'boil'
+		| 'line'
+		| 'cook'
+		| 'simmer'
+		| 'cool'
+		| 'tray'
+		| 'freeze'
+		| 'dry'
+		| 'turn'
+		| 'fill'
+		| 'process'
+		| 'pack';
 	readonly seconds: number;
 	/** Whether it keeps hands. */
 	readonly attended: boolean;

@@ -1,6 +1,7 @@
 import { weightShare } from '$core/drying/drying-time';
 import { monthsIn, packSuits } from '$core/freezing/freeze-look-up';
-import { coolHotFood, coolingChanges, coolingRule, type CoolingForecast, type CoolingInput } from '$core/heat/cooling';
+import { hotPot } from '$core/heat/cool-pot';
+import { coolHotFood, coolingChanges, coolingRule, type CoolingForecast } from '$core/heat/cooling';
 import { sharesOf } from '$core/heat/food-properties';
 import { sayFraction, sayTemperature, type Units } from '$core/quantities/format';
 import { cFromF } from '$core/quantities/units';
@@ -142,17 +143,9 @@ export function freezerAsks(input: {
 
 /** Hot stock and dishes: the pot as it is, and what cools it in time; null for food that is not cooked. */
 export function coolFirst(food: FoodRow, grams: number, room_C: number) {
-	if (food.group !== 'stock' && food.group !== 'dish') return null;
-	const litres = Math.min(60, grams / 1000);
-	// A pot as deep as it is wide; 100 mL at the least.
-	const side_m = Math.max(0.05, Math.cbrt((litres / 1000) * (4 / Math.PI)));
-	const pot: CoolingInput = {
-		vessel: { kind: 'pot', diameter_m: side_m, depth_m: side_m },
-		body: food.group === 'stock' ? 'still' : 'thick',
-		start_C: 95,
-		place: 'fridge',
-		medium_C: 4
-	};
+	const hot = hotPot(food, grams);
+	if (!hot) return null;
+	const { litres, pot } = hot;
 	const row = (words: string, f: CoolingForecast) => ({
 		words,
 		first_s: Number.isFinite(f.first_s) ? f.first_s : null,

@@ -8,7 +8,8 @@ import { AppError } from './errors';
 import { byProductsOf, freezersOf } from './start';
 import type { Stores } from './stores';
 import type { HouseholdRow } from './stores/households';
-import { wayQuery, waysFor } from './ways';
+import { wayQuery } from './ways/query';
+import { waysFor } from './ways/read';
 
 /** A lot that is ticked for an evening, with what was chosen for it; nothing chosen is the usual. */
 export interface Ticked {

@@ -1,6 +1,6 @@
 import { sayHeadspace, sayPressure, saySpoons, type Units } from '$core/quantities/format';
 import type { TestedProcess, JarAcid } from '$core/canning/find-process';
-import type { CanWay, CanWays } from '$core/ways/can-ways';
+import type { CanWay } from '$core/ways/can-ways';
 import { recipeOf, sayIngredient } from '$core/canning/recipe-of';
 import { sources } from '$reference/sources';
 
@@ -25,7 +25,8 @@ const acidWords = (acid: JarAcid, units: Units): string =>
 const spanOf = ([low, high]: readonly number[]) =>
 	high === undefined || low === high ? `${low}` : `${low} to ${high}`;
 
-function shown(way: CanWay, food: string, units: Units) {
+/** A tested product in one style and jar, in words. */
+export function shownJar(way: CanWay, food: string, units: Units) {
 	const [first] = way.processes;
 	if (!first) throw new Error(`${way.id} has no process`);
 	const made = recipeOf(way.product, food);
@@ -52,34 +53,5 @@ function shown(way: CanWay, food: string, units: Units) {
 		source: `${sources[first.source].short}, ${way.product.locator}`,
 		confidence: first.confidence,
 		once: way.processes.some((p) => p.row.recalls === 'once')
-	};
-}
-
-/** Hot and raw pack in one line where every number is the same. */
-function merged(ways: readonly CanWay[], food: string, units: Units) {
-	const lines: ReturnType<typeof shown>[] = [];
-	for (const way of ways) {
-		const line = shown(way, food, units);
-		const numbers = (l: typeof line) => JSON.stringify([l.name, l.jar, l.heats, l.headspace, l.acid]);
-		const alike = lines.findIndex((other) => numbers(other) === numbers(line));
-		const other = lines[alike];
-		if (other) lines[alike] = { ...other, styles: `${other.styles} or ${line.styles}`, once: other.once || line.once };
-		else lines.push(line);
-	}
-	return lines;
-}
-
-/** What the page needs of the jars, in the household's units. */
-export function shownJars(jars: CanWays, food: string, units: Units) {
-	return {
-		refused: 'kind' in jars.plain ? jars.plain : null,
-		plain: 'kind' in jars.plain ? [] : merged(jars.plain, food, units),
-		recipes: merged(jars.recipes, food, units),
-		steps: jars.steps,
-		cautions: jars.cautions.map((c) => ({
-			id: c.id,
-			text: c.text,
-			source: c.source === 'practice' ? null : sources[c.source].short
-		}))
 	};
 }

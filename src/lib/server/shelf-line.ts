@@ -210,3 +210,22 @@ const amountWords = ({ counted, amount }: OnShelf, units: Units): string =>
 
 const dayWords = ({ day, monthOnly }: OnShelf): string =>
 	day === undefined ? 'no date said: counted from today' : `from ${monthOnly ? sayMonth(day) : sayDate(day)}`;
+
+/** A line that is to be kept. @throws {AppError} 400 not understood, or asked about; 422 refused */
+export function understoodShelf(
+	read: { reading: ShelfReading; places: PlaceRow[] },
+	household: HouseholdRow,
+	now: Date,
+	placeId?: string
+): OnShelf {
+	const { reading } = read;
+	if (reading.kind === 'understood') return reading;
+	const echo = echoOfShelf(read, household, now, placeId);
+	const way = echo.instead ? ` Instead: ${echo.instead.join('; ')}.` : '';
+	throw new AppError(
+		reading.kind === 'refused' ? 422 : 400,
+		reading.kind === 'refused' ? 'REFUSED' : 'NOT_UNDERSTOOD',
+		`${echo.words}${way} Nothing was saved; your line is still there.`,
+		[{ field: 'text', message: echo.words }]
+	);
+}

@@ -27,6 +27,8 @@
 		untrack(() => (form as Failed | null)?.typed?.text ?? data.typed)
 	);
 	let input: HTMLInputElement;
+	/** Ticked to be worked on together. */
+	let ticked = $state<string[]>([]);
 	let opened = $state<string | null>(untrack(() => data.open));
 
 	// A half-typed line outlives a look at another place: it is kept for this tab until it is sent.
@@ -188,7 +190,12 @@
 			</p>{/if}
 	</section>
 {:else}
-	<table class="mt-4 block w-full border-collapse md:table">
+	<form id="together" method="GET" action="/ways/together" class="mt-4 flex min-h-11 flex-wrap items-center gap-3">
+		{#if ticked.length > 1}<button class="btn btn-full">Ways of these {ticked.length} together</button>
+		{:else}<span class="text-sm text-soft">Tick several to see what they may share.</span>{/if}
+		<noscript><button class="btn">Together</button></noscript>
+	</form>
+	<table class="block w-full border-collapse md:table">
 		<caption class="block py-2 text-left text-sm text-soft md:table-caption">What turns first, at the top</caption>
 		<thead class="sr-only"
 			><tr><th>Item</th><th>Amount</th><th>Time left</th><th>Could become</th><th>What next</th></tr></thead
@@ -197,6 +204,15 @@
 			{#each data.rows as row, i (row.id)}
 				<tr class="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2.5 md:table-row">
 					<th scope="row" class="text-left font-normal md:py-2.5 md:pl-2">
+						{#if !row.stop && row.atStove_g < row.grams}<input
+								type="checkbox"
+								name="lot"
+								value={row.id}
+								form="together"
+								bind:group={ticked}
+								aria-label="{row.name}, together with others"
+								class="mr-2 align-middle"
+							/>{/if}
 						<span class="head inline-block text-xl font-bold first-letter:uppercase">{row.name}</span>
 						<span class="block text-sm text-soft"
 							>{[row.form, row.condition, row.place, row.note].filter(Boolean).join(' · ')}</span

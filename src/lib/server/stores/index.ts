@@ -1,5 +1,6 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
+import { choiceStore } from './choices';
 import { gearStore } from './gear';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
@@ -15,6 +16,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 	return {
 		home: householdStore(db, household, now),
 		gear: gearStore(db, household.id, now),
+		choices: choiceStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
 		runs: runStore(db, household, now, open),

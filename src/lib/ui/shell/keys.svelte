@@ -7,7 +7,8 @@
 		['Space', 'at the Stove: the big button'],
 		['U', 'undo the last step of a run'],
 		['N', 'in the Basket: go to the line'],
-		['1 to 9', 'in Ways: start that way'],
+		['1', 'in Ways: to Start'],
+		['P', 'in Ways: a part of it'],
 		['/', 'in Tables: look something up'],
 		['?', 'this sheet']
 	];

@@ -1,92 +1,26 @@
 <script lang="ts">
-	import {
-		sayCount,
-		sayFraction,
-		sayMinutes,
-		sayTemperature,
-		sayVolume,
-		sayWeight,
-		type Units
-	} from '$core/quantities/format';
+	import { sayCount, sayMinutes, sayTemperature, sayVolume, sayWeight, type Units } from '$core/quantities/format';
 	import LineChart from '$lib/ui/chart/line-chart.svelte';
-	import Chips from './chips.svelte';
 	import NotAdvised from './not-advised.svelte';
 	import type { DryShown } from './types';
 
-	/** Drying the whole of it: hours with their interval, trays, what is left; switches where households differ. */
+	/** Drying it: hours with their interval, trays, what is left, and its curve. */
 	let {
 		dry,
-		chosen,
 		units
 	}: {
 		dry: DryShown;
-		chosen: { readonly mm: number | null; readonly skin: string | null; readonly blanch: boolean };
 		units: Units;
 	} = $props();
 	const hours = (h: number) =>
 		h < 10 ? `${Math.round(h * 2) / 2}`.replace('.5', '½').replace(/^0½/, '½') : `${Math.round(h)}`;
-	const printed_mm = $derived(
-		dry.kind === 'way' && dry.row.thickness_in
-			? Math.round(Math.sqrt(dry.row.thickness_in[0] * dry.row.thickness_in[1]) * 254) / 10
-			: null
-	);
-	/** Short names of the rows; where two have the same, the whole of it. */
-	const rowNames = $derived.by(() => {
-		const rows = dry.kind === 'way' ? dry.rows : [];
-		const short = rows.map((r) => r.cut.split(/[,;:]/)[0] ?? r.cut);
-		return rows.map((r, i) => ({
-			value: r.id,
-			words: short.filter((s) => s === short[i]).length > 1 ? r.cut : (short[i] ?? r.cut)
-		}));
-	});
-	const inch = (mm: number) => `${sayFraction(Math.max(0.125, mm / 25.4))} in`;
-	const thicknesses = $derived([
-		{
-			value: '',
-			words:
-				printed_mm === null ? 'as it comes' : `as printed, ${units === 'us' ? inch(printed_mm) : `${printed_mm} mm`}`
-		},
-		...(units === 'us' ? [3.2, 6.4, 9.5, 12.7] : [3, 5, 8, 12])
-			.filter((mm) => printed_mm === null || Math.abs(mm - printed_mm) > 0.5)
-			.map((mm) => ({ value: String(mm), words: units === 'us' ? inch(mm) : `${mm} mm` }))
-	]);
 </script>
 
-<section id="dryer" class="mt-8 scroll-mt-4" aria-labelledby="dryer-title">
-	<h2 id="dryer-title" class="border-b-[3px] border-rim pb-2 text-2xl">Into the dryer</h2>
+<section class="mt-6" aria-labelledby="dryer-title">
+	<h2 id="dryer-title" class="text-xl">In the dryer</h2>
 	{#if dry.kind === 'refused'}
 		<NotAdvised title="Not in the dryer." refusal={dry} />
 	{:else}
-		<div class="mt-3 flex flex-wrap gap-x-6 gap-y-2">
-			{#if dry.rows.length > 1}
-				<Chips label="as" name="dry" value={dry.row.id} options={rowNames} />
-			{/if}
-			{#if !dry.asPrinted && printed_mm !== null}
-				<Chips label="cut" name="mm" value={chosen.mm === null ? '' : String(chosen.mm)} options={thicknesses} />
-			{/if}
-			{#if dry.skins.length > 0}
-				<Chips
-					label="skin"
-					name="skin"
-					value={chosen.skin ?? ''}
-					options={dry.skins.map((s) => ({
-						value: s === 'as the row' ? '' : s,
-						words: s === 'as the row' ? 'as printed' : s
-					}))}
-				/>
-			{/if}
-			{#if dry.row.blanches}
-				<Chips
-					label="blanch first"
-					name="blanch"
-					value={chosen.blanch ? '' : 'no'}
-					options={[
-						{ value: '', words: 'yes' },
-						{ value: 'no', words: 'no, soon used' }
-					]}
-				/>
-			{/if}
-		</div>
 		{#if dry.usualDryer}<p class="mt-2 font-semibold text-amber">
 				There is no dryer in the <a href="/kitchen#dryer">Kitchen</a>: this is for one of {dry.dryer.trays} trays.
 			</p>{/if}
@@ -143,7 +77,7 @@
 						<dd>
 							{dry.keeps.time[0] === dry.keeps.time[1] ? dry.keeps.time[1] : dry.keeps.time.join(' to ')}
 							{dry.keeps.time[1] === 1 ? dry.keeps.unit : `${dry.keeps.unit}s`}{#if dry.keeps.at}, {dry.keeps.at}{/if}
-							{#if !chosen.blanch && dry.row.blanches}<b class="text-amber">not blanched: use it within a month</b>{/if}
+							{#if dry.row.blanches && !dry.blanch}<b class="text-amber">not blanched: use it within a month</b>{/if}
 						</dd>
 					{/if}
 					{#if dry.odour}<dt class="text-soft">beside</dt>

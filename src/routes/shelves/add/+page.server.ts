@@ -1,8 +1,7 @@
 import Joi from 'joi';
-import { AppError } from '$lib/server/errors';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
-import { echoOfShelf, readShelf, shelfPlace, standingOf } from '$lib/server/shelf-line';
+import { readShelf, shelfPlace, standingOf, understoodShelf } from '$lib/server/shelf-line';
 import { sayLot } from '$core/stock/amount';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -54,17 +53,7 @@ export const actions: Actions = {
 			);
 			const { stores, household, now } = event.locals;
 			const read = await readShelf(stores, text, household, now, jars);
-			const { reading } = read;
-			if (reading.kind !== 'understood') {
-				const echo = echoOfShelf(read, household, now, placeId);
-				const way = echo.instead ? ` Instead: ${echo.instead.join('; ')}.` : '';
-				throw new AppError(
-					reading.kind === 'refused' ? 422 : 400,
-					reading.kind === 'refused' ? 'REFUSED' : 'NOT_UNDERSTOOD',
-					`${echo.words}${way} Nothing was saved; your line is still there.`,
-					[{ field: 'text', message: echo.words }]
-				);
-			}
+			const reading = understoodShelf(read, household, now, placeId);
 			const place = shelfPlace(reading, read.places, placeId);
 			const { standing } = standingOf(reading, place, text, household, now);
 			const done = await stores.stock.putAway({ key: once, body: { text, placeId, jars } }, standing, deviceOf(event));

@@ -323,3 +323,29 @@ export const look = pgTable(
 		}).onDelete('cascade')
 	]
 );
+
+/** What was chosen for one way of a lot, as it was typed, and its share of the kilos; kept until it is chosen otherwise. */
+export const wayChoice = pgTable(
+	'way_choice',
+	{
+		householdId: owner(),
+		lotId: uuid('lot_id').notNull(),
+		/** "blanch", "dry", "can:tomatoes.crushed". */
+		way: text('way').notNull(),
+		/** Fields of its switches. */
+		choices: jsonb('choices').$type<Readonly<Record<string, string>>>().notNull().default({}),
+		/** Grams of the lot that go this way; null where nobody shared it out. */
+		shareG: bigint('share_g', { mode: 'number' }),
+		/** Place among the shares, left to right. */
+		position: integer('position').notNull().default(0)
+	},
+	(t) => [
+		primaryKey({ columns: [t.householdId, t.lotId, t.way] }),
+		foreignKey({
+			columns: [t.householdId, t.lotId],
+			foreignColumns: [lot.householdId, lot.id],
+			name: 'choice_lot'
+		}).onDelete('cascade'),
+		check('choice_share', sql`${t.shareG} is null or ${t.shareG} > 0`)
+	]
+);

@@ -12,7 +12,7 @@ import { allOf, intoWork, ontoShelf, openPack } from './open';
 import { makeOf, type MakeStep } from './make';
 import { mergeLots } from './merge';
 import { makeLot, openPlace, ownLot, post, type LotRow, type NewLot, type Step } from './post';
-import { putAway, type Standing } from './put';
+import { putAway, type MadeFrom, type Standing } from './put';
 import { stockReads } from './reads';
 import { takeIn } from './receipt';
 import { undoGroup } from './undo';
@@ -45,8 +45,15 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		},
 
 		/** What stands there already. @see putAway @param ask what was said */
-		putAway: (ask: { key: string; body: unknown }, values: Standing, by: string): Promise<Step & { lotId: string }> =>
-			once(db, householdId, { ...ask, action: 'put away' }, now, (tx) => putAway(tx, householdId, values, { now, by })),
+		putAway: (
+			ask: { key: string; body: unknown },
+			values: Standing,
+			by: string,
+			from?: MadeFrom
+		): Promise<Step & { lotId: string }> =>
+			once(db, householdId, { ...ask, action: 'put away' }, now, (tx) =>
+				putAway(tx, householdId, values, { now, by }, from)
+			),
 
 		/** @see act */
 		act: (key: string, step: StockStep, by: string): Promise<Step> =>

@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Counted } from '$core/stock/amount';
-import { sayThing } from '$core/stock/amount';
+import { dgOf, sayThing } from '$core/stock/amount';
 import type { Tx } from '../../db/client';
 import { batch, type methods } from '../../db/schema';
 import { freeCodes } from '../runs/codes';
@@ -22,16 +22,23 @@ export interface Standing {
 	};
 }
 
+/** What it was made of, where that stood in the Basket: so much of it is used up. */
+export interface MadeFrom {
+	readonly lotId: string;
+	readonly grams: number;
+}
+
 /**
- * Writes down what stands on a shelf already.
+ * Writes down what stands on a shelf already; where it was made of a lot of ours, that is used up in the same step.
  *
- * @throws {AppError} 404, 409 the place
+ * @throws {AppError} 404, 409 the place; the lot holds less than that, or is at the stove
  */
 export async function putAway(
 	tx: Tx,
 	householdId: string,
 	{ lot, counted, amount, entry }: Standing,
-	at: { now: Date; by: string }
+	at: { now: Date; by: string },
+	from?: MadeFrom
 ): Promise<Step & { lotId: string }> {
 	const place = await openPlace(tx, householdId, lot.placeId);
 	let batchId: string | null = null;
@@ -55,17 +62,18 @@ export async function putAway(
 			keepsUntil: entry.keepsUntil,
 			useWords: '',
 			closing: {
-				raw_g: 0,
+				raw_g: from?.grams ?? 0,
 				load_g: packed_g,
 				packed_g,
 				packs,
 				supper_g: 0,
-				yield: null,
+				yield: from && packed_g > 0 ? packed_g / from.grams : null,
 				elapsed_s: 0,
 				hands_s: 0,
 				lots: [],
 				potfuls: []
 			},
+			rawG: from?.grams ?? 0,
 			packedG: packed_g,
 			packsMade: packs,
 			paidMinor: lot.priceMinor ?? null,
@@ -80,7 +88,16 @@ export async function putAway(
 		at.now
 	);
 	const groupId = uuidv7();
-	await post(tx, householdId, groupId, [{ lotId, kind: 'put', amount, batchId }], at);
+	await post(
+		tx,
+		householdId,
+		groupId,
+		[
+			...(from ? [{ lotId: from.lotId, kind: 'use' as const, amount: -dgOf(from.grams), batchId }] : []),
+			{ lotId, kind: 'put' as const, amount, batchId }
+		],
+		at
+	);
 	const units = await unitsOf(tx, householdId);
 	return { lotId, groupId, words: `${sayThing(counted, amount, lot.title, units)} in ${place.name}` };
 }

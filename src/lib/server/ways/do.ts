@@ -1,0 +1,141 @@
+import { planFreeze } from '$core/runs/kinds/freeze/make';
+import { withPart, fitting, type Share } from '$core/ways/shares';
+import { AppError } from '../errors';
+import { byProductsOf, freezersOf } from '../start';
+import { readShelf, shelfPlace, standingOf, understoodShelf } from '../shelf-line';
+import type { HouseholdRow } from '../stores/households';
+import type { Stores } from '../stores';
+import { canSlug, lookAt, lookAtPart, type Look } from './look';
+import { choicesOf, wayQuery, type WayQuery } from './query';
+import { amountOf, readLot } from './read';
+
+/** Every way of a lot that an address may name. */
+export const slugsOf = (look: Look): string[] => [
+	...look.freeze.map((f) => f.becomes),
+	'dry',
+	...look.cans.map((c) => canSlug(c.id))
+];
+
+const unknownWay = () =>
+	new AppError(400, 'UNKNOWN_WAY', 'There is no such way for this item. Nothing was started.', [
+		{ field: 'way', message: 'Choose one of the ways shown.' }
+	]);
+
+/**
+ * Starts a run of one way of a lot: with what was chosen for it, for its share, unless this very form says otherwise.
+ *
+ * @param way one of the list, or one printed size of it: "blanch:ears-small"
+ * @param said fields of the form
+ * @throws {AppError} 400 no such way, no such choice; 404; 409 at the stove; 422 refused, or not led at the stove
+ */
+export async function startWay(
+	stores: Stores,
+	ask: { readonly key: string; readonly body: unknown },
+	lotId: string,
+	{ way, said }: { readonly way: string; readonly said: Readonly<Record<string, string>> },
+	now: Date
+): Promise<string> {
+	const sized = way.includes(':') && !way.startsWith('can:');
+	const fields = sized ? { ...said, size: way } : said;
+	// A form that says something wrong starts nothing.
+	const query: WayQuery = wayQuery(fields);
+	const look = await lookAt(stores, lotId, { fields }, now);
+	if (look.stop)
+		throw new AppError(422, 'REFUSED', `${look.stop.reason} Instead: ${look.stop.instead.join('; ')}. Nothing was started.`); // prettier-ignore
+	choicesOf(query, look.thing, look.home);
+	if (slugsOf(look).includes(way) && !look.freeze.some((f) => f.becomes === way))
+		throw new AppError(422, 'NOT_LED', 'This way is not led at the Stove yet: do it by its numbers, then write down by hand what came of it. Nothing was started.'); // prettier-ignore
+	const found = look.freeze.find((f) => f.becomes === way || f.way.id === way);
+	if (!found) throw unknownWay();
+	if (found.way.kind === 'refused')
+		throw new AppError(422, 'REFUSED', `${found.way.reason} Instead: ${found.way.instead.join('; ')}.`);
+	if (look.free_g === 0)
+		throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
+	const share = look.shares.find((s) => s.way === found.becomes)?.grams;
+	const raw_g = amountOf(look, query.grams ?? share);
+	const part = lookAtPart(look, raw_g, now).freeze.find((f) => f.becomes === found.becomes);
+	if (part?.way.kind !== 'way') throw unknownWay();
+	const one = {
+		way: part.way,
+		lotId: look.lot.id,
+		called: look.lot.title,
+		form: look.lot.form,
+		raw_g,
+		portionWords: look.readOf(found.becomes).choices.words,
+		cooked: look.thing.state === 'cooked',
+		byproducts: byProductsOf(look.thing, part.way, raw_g)
+	};
+	const { id } = await stores.runs.start(ask, planFreeze([one], look.kitchen, await freezersOf(stores)));
+	if (share !== undefined) await stores.choices.begun(lotId, found.becomes);
+	return id;
+}
+
+/**
+ * Keeps the switches of one way. What hangs on the cut is chosen anew with another.
+ *
+ * @throws {AppError} 400 a choice that is none
+ */
+export async function chooseWay(
+	stores: Stores,
+	key: string,
+	lotId: string,
+	way: string,
+	said: Readonly<Record<string, string>>,
+	now: Date
+): Promise<void> {
+	const { thing, home } = await readLot(stores, lotId, now);
+	const before = (await stores.choices.of(lotId)).find((c) => c.way === way)?.choices ?? {};
+	const { container, size, ...rest } = said;
+	const sameCut = (before.cut ?? said.cut) === said.cut;
+	const fields = { ...rest, ...(sameCut && container ? { container } : {}), ...(sameCut && size ? { size } : {}) };
+	choicesOf(wayQuery(fields), thing, home);
+	await stores.choices.choose(key, lotId, way, fields);
+}
+
+/** "can:tomatoes.crushed 7000; dry 2600", from left to right. @throws {AppError} 400 */
+function readShares(text: string): Share[] {
+	return text
+		.split(';')
+		.map((part) => part.trim())
+		.filter(Boolean)
+		.map((part) => {
+			const [, way = '', grams = ''] = /^([\w:.-]{1,60}) (\d{1,7})$/.exec(part) ?? [];
+			if (!way) throw new AppError(400, 'BAD_INPUT', 'The shares could not be read. Nothing was changed.');
+			return { way, grams: Number(grams) };
+		});
+}
+
+/**
+ * Shares a lot out: all marks at once, or a part for one more way.
+ *
+ * @throws {AppError} 400 no way of this lot; 404
+ */
+export async function shareLot(
+	stores: Stores,
+	key: string,
+	lotId: string,
+	{ shares, part }: { readonly shares?: string | undefined; readonly part?: string | undefined },
+	now: Date
+): Promise<void> {
+	const look = await lookAt(stores, lotId, { fields: {} }, now);
+	const wanted = part === undefined ? readShares(shares ?? '') : withPart(look.free_g, look.shares, part);
+	const known = slugsOf(look);
+	if (wanted.length > known.length || wanted.some((s) => !known.includes(s.way)))
+		throw new AppError(400, 'UNKNOWN_WAY', 'One of the shares goes no way that this item has. Nothing was changed.');
+	await stores.choices.share(key, lotId, fitting(look.free_g, wanted));
+}
+
+/** What came of it without the Stove: as the shelves read it, and what of the lot was used up for it. @throws {AppError} 400, 404, 409, 422 */
+export async function byHand(
+	stores: Stores,
+	key: string,
+	home: HouseholdRow,
+	{ lotId, text, placeId, grams }: { lotId: string; text: string; placeId?: string | undefined; grams: number },
+	{ now, by }: { now: Date; by: string }
+) {
+	const read = await readShelf(stores, text, home, now);
+	const reading = understoodShelf(read, home, now, placeId);
+	const place = shelfPlace(reading, read.places, placeId);
+	const { standing } = standingOf(reading, place, text, home, now);
+	return stores.stock.putAway({ key, body: { lotId, text, placeId, grams } }, standing, by, { lotId, grams });
+}

@@ -1,0 +1,210 @@
+import { sayFraction, sayMinutes, sayTemperature, sayWeight, type Units } from '$core/quantities/format';
+import { cFromF } from '$core/quantities/units';
+import { skinsOf } from '$core/drying/drying-time';
+import { dateIn } from '$core/freezing/keep';
+import { dialWarning } from '$core/ways/gear-changes';
+import type { DryWay } from '$core/ways/dry-ways';
+import type { GlanceWay } from '$core/ways/glance';
+import { onTheClock } from '$core/ways/on-the-clock';
+import { isJarOf, jarSizes } from '$reference/canning-rules';
+import { sources } from '$reference/sources';
+import type { Fact, Start, Switch } from '$lib/ui/ways/view';
+import { shownJar } from '../jars';
+import { canSlug, type CanEntry, type Look } from './look';
+import { cautionsShown, each, fact, minor, sourced, type Own } from './panel';
+import { oneOf } from './freeze-panel';
+import { count } from './rows';
+
+const later = (free_g: number, what: string): Start =>
+	free_g > 0
+		? { kind: 'later', words: `${what} is not led at the Stove yet: do it by these numbers, then write down what came of it.` }
+		: { kind: 'no', words: 'All of it is at the Stove already.' }; // prettier-ignore
+
+const hours = (h: number): string =>
+	h < 10 ? `${Math.round(h * 2) / 2}`.replace('.5', '½').replace(/^0½/, '½') : `${Math.round(h)}`;
+
+/** The dryer, opened. */
+export function dryPanel(look: Look, dry: DryWay, row: GlanceWay): Own {
+	const { units } = look.kitchen;
+	const { time, trays, balance } = dry;
+	return {
+		gist: dry.row.cut,
+		figure: { count: `${row.packs}`, unit: count(row.packs, 'quart jar'), each: each(row.each_g, look) },
+		facts: [
+			...beforeDrying(dry),
+			fact('in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
+			fact('trays', `${trays.needed}`, `${sayWeight(trays.perTray_kg * 1000, units)} each`, trayTroubles(dry)),
+			fact('done when', dry.row.test, `${sayWeight(balance.dry_kg * 1000, units)} are left, ${sayWeight(balance.water_kg * 1000, units)} of water gone`), // prettier-ignore
+			...(dry.keeps ? [fact('keeps', keepsOf(dry.keeps), dry.keeps.at ?? '')] : []),
+			...(dry.look.odour ? [minor('beside', '', dry.look.odour.words)] : []),
+			...dry.look.heat.map((h) => fact('heat', h.F === undefined ? '' : sayTemperature(cFromF(h.F), units), '', h.words)) // prettier-ignore
+		],
+		switches: drySwitches(look, dry),
+		more: [],
+		clock: onTheClock(dry.work),
+		steps: [],
+		cut: null,
+		notes: [dry.row.pretreat, dry.why],
+		recipe: null,
+		cautions: cautionsShown(dry.look.cautions),
+		source: sourced(sources[dry.row.source].short, dry.row.confidence),
+		start: later(look.free_g, 'Drying'),
+		why: true
+	};
+}
+
+const beforeDrying = ({ blanch }: DryWay): Fact[] =>
+	blanch
+		? [
+				fact(
+					'first',
+					`${sayMinutes(blanch.minutes)} in ${blanch.method === 'water' ? 'boiling water' : 'steam'}`,
+					blanch.dip ? 'to crack the skins, then cold water' : 'the printed blanch, then cold and patted dry'
+				)
+			]
+		: [];
+
+const trayTroubles = ({ trays, dryer, usualDryer }: DryWay): string =>
+	[
+		trays.loads > 1 ? `${trays.loads} loads of your ${dryer.trays}` : '',
+		usualDryer ? 'reckoned for a usual dryer: the Kitchen has none' : '',
+		trays.needed < (dryer.leastTrays ?? 1) ? `your dryer wants ${dryer.leastTrays} at the least` : ''
+	]
+		.filter(Boolean)
+		.join('; ');
+
+const hoursOf = ({ time }: DryWay): string =>
+	time.asPrinted ? `${time.printed_h.join(' to ')} h` : `about ${hours(time.hours)} h`;
+
+const keepsOf = ({ time, unit }: NonNullable<DryWay['keeps']>): string =>
+	`${time[0] === time[1] ? time[1] : time.join(' to ')} ${time[1] === 1 ? unit : `${unit}s`}`;
+
+/** Short names of the rows; where two have the same, the whole of it. */
+function rowNames({ rows }: DryWay) {
+	const short = rows.map((r) => r.cut.split(/[,;:]/)[0] ?? r.cut);
+	return rows.map((r, i) => ({
+		value: r.id,
+		words: short.filter((s) => s === short[i]).length > 1 ? r.cut : (short[i] ?? r.cut)
+	}));
+}
+
+function drySwitches(look: Look, dry: DryWay): Switch[] {
+	const { units } = look.kitchen;
+	const query = look.readOf('dry').query;
+	const { row, time } = dry;
+	const printed_mm = row.thickness_in
+		? Math.round(Math.sqrt(row.thickness_in[0] * row.thickness_in[1]) * 254) / 10
+		: null;
+	const blanches = !dry.straight && row.kind === 'vegetable' && (row.steam_min ?? row.water_min) !== null;
+	return [
+		...oneOf('dry', 'as', row.id, rowNames(dry)),
+		...(time.asPrinted || printed_mm === null
+			? []
+			: oneOf('mm', 'cut', query.mm === undefined ? '' : String(query.mm), thicknesses(printed_mm, units))),
+		...oneOf(
+			'skin',
+			'skin',
+			query.skin ?? '',
+			skinsOf(row).map((s) => ({ value: s === 'as the row' ? '' : s, words: s === 'as the row' ? 'as printed' : s }))
+		),
+		...(blanches
+			? oneOf('blanch', 'blanched', query.blanch ?? '', [
+					{ value: '', words: 'yes, as printed' },
+					{ value: 'no', words: 'no: slower, and used within a month' }
+				])
+			: [])
+	];
+}
+
+function thicknesses(printed_mm: number, units: Units) {
+	const say = (mm: number) => (units === 'us' ? `${sayFraction(Math.max(0.125, mm / 25.4))} in` : `${mm} mm`);
+	return [
+		{ value: '', words: `as printed, ${say(printed_mm)}` },
+		...(units === 'us' ? [3.2, 6.4, 9.5, 12.7] : [3, 5, 8, 12])
+			.filter((mm) => Math.abs(mm - printed_mm) > 0.5)
+			.map((mm) => ({ value: String(mm), words: say(mm) }))
+	];
+}
+
+/** A tested product in jars, opened; without amounts where the guide prints none to a jar. */
+export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: Date): Own {
+	const { units, containers } = look.kitchen;
+	const jar = shownJar(can.way, look.thing.food.id, units);
+	const loads = row?.loads;
+	return {
+		gist: `${can.way.style} pack`,
+		figure:
+			row && can.way.jars
+				? {
+						count: `${row.packs}`,
+						unit: count(row.packs, can.way.jar),
+						each: `${each(row.each_g, look)}${can.way.jars.note ? `; ${can.way.jars.note}` : ''}`
+					}
+				: { count: '', unit: `in ${can.way.jar}s`, each: 'the guide prints no weight to a jar' },
+		facts: [
+			...jar.heats.map((h) => fact('canner', `${h.minutes} min`, h.where)),
+			...(loads && loads.loads.length > 0
+				? [fact('loads', loads.loads.map((l) => l.jars).join(' + '), `your canner holds ${loads.perLoad}`)]
+				: []),
+			...(jar.acid ? [fact('into each jar', jar.acid)] : []),
+			fact('headspace', jar.headspace, jar.sterile ? 'jars sterilised first' : 'hot, clean jars'),
+			...(jar.testedJar ? [fact('tested in', `${jar.testedJar}s`, 'its time is used')] : []),
+			...(loads
+				? [
+						fact(
+							'from the drawer',
+							`${row?.packs ?? 0} ${can.way.jar} jars, ${loads.lids} new lids`,
+							`${jarsHad(containers, can)} jars there`,
+							row?.missing ? `short: ${row.missing}` : ''
+						)
+					]
+				: []),
+			...dialOf(look, can, now),
+			...jar.mind.map((m) => fact('mind', '', '', m))
+		],
+		switches: canSwitches(look, can),
+		more: [],
+		clock: row && loads ? onTheClock(row.work, loads) : null,
+		steps: [jar.prepare, ...(can.way.processes.some((p) => p.method === 'pressure') ? can.all.steps.pressure : can.all.steps.water)],
+		cut: null,
+		notes: [],
+		recipe: jar.ingredients.length > 0 ? { lines: jar.ingredients, makes: jar.makes, keep: jar.keep } : null,
+		cautions: cautionsShown(can.all.cautions),
+		source: `${sourced(jar.source, jar.confidence)}${jar.once ? ', recalled once' : ''}`,
+		start: later(look.free_g, 'Canning'),
+		why: true
+	}; // prettier-ignore
+}
+
+/** A dial that wants to be tested is said where its pressure is. */
+function dialOf({ kitchen }: Look, { way }: CanEntry, now: Date): Fact[] {
+	if (!way.processes.some((p) => p.gauge === 'dial')) return [];
+	const said = kitchen.canners.map((c) => dialWarning(c, dateIn(kitchen.zone, now.getTime()))).find(Boolean);
+	return said ? [fact('the dial', '', '', said)] : [];
+}
+
+const jarsHad = (containers: Look['kitchen']['containers'], { way }: CanEntry): number =>
+	containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, way.jar)).reduce((sum, c) => sum + c.count, 0);
+
+function canSwitches(look: Look, can: CanEntry): Switch[] {
+	const tested = new Set(can.ways.map((w) => w.style));
+	const query = look.readOf(canSlug(can.id)).query;
+	return [
+		...oneOf(
+			'style',
+			'packed',
+			can.way.style,
+			(['hot', 'raw'] as const).map((s) => ({
+				value: s,
+				words: s,
+				...(tested.has(s) ? {} : { off: 'no tested time' })
+			}))
+		),
+		...oneOf(
+			'jar',
+			'jar',
+			query.jar ?? can.way.jar,
+			jarSizes.map((j) => ({ value: j, words: `${j}s` }))
+		)
+	];
+}
