@@ -61,22 +61,22 @@ try {
 	await page.getByRole('textbox', { name: /What came in/ }).fill('3 lb 4 oz peas in the pod');
 	await page.getByText(/^= 1[.,]47 kg peas/).waitFor();
 	await shot('basket');
-	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
-	await page.getByRole('link', { name: 'jars', exact: true }).click();
-	await page.getByRole('heading', { name: 'Into jars' }).waitFor();
+	const ways = String(await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href'));
+	await open(`${ways}/can:tomatoes.crushed`);
 	await shot('jars');
+	await page.setViewportSize({ width: 390, height: 844 });
+	await open(`${ways}/raw`);
+	await shot('phone-ways');
+	await page.setViewportSize({ width: 1280, height: 800 });
+	await open(`${ways}/dry/why`);
+	await shot('dryer');
 	await open('/basket');
 	await page.getByRole('link', { name: 'Ways for runner beans' }).click();
 	await page.getByRole('button', { name: /^Start: Blanch/ }).waitFor();
 	await shot('ways');
+	await page.getByRole('link', { name: /^why:/ }).click();
 	await page.getByRole('figure', { name: 'The freezer over days' }).waitFor();
-	await page
-		.getByRole('group', { name: 'frozen as' })
-		.evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + scrollY - 60));
 	await shot('forecasts');
-	await page.locator('#dryer').evaluate((e) => e.scrollIntoView());
-	await shot('dryer');
-	await page.evaluate(() => window.scrollTo(0, 0));
 	await open('/stove/new');
 	for (const name of ['courgettes', 'kale', 'raspberries']) {
 		await page.getByRole('checkbox', { name, exact: true }).check();

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { v7 as uuidv7 } from 'uuid';
-import { expect, hydrated, test } from './help';
+import { expect, hydrated, openWay, test } from './help';
 
 /** Ways as one decision: of everything that a household may hold, at a desk and on a phone. */
 
@@ -117,3 +117,141 @@ for (const scheme of ['light', 'dark'] as const)
 			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
 		}
 	}); // prettier-ignore
+
+test('from a typed line to a started run: three taps on a phone, in under twenty seconds', async ({ page, home }) => {
+	void home;
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.goto('/basket');
+	await hydrated(page);
+	const began = Date.now();
+	await page.getByRole('textbox', { name: /What came in/ }).fill('2 kg spinach');
+	await page.getByRole('button', { name: /Keep it/ }).click();
+	await page.getByRole('link', { name: 'Ways for spinach' }).click();
+	const start = page.getByRole('button', { name: /^Start: Blanch/ });
+	await expect(start).toBeInViewport();
+	await start.click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}/);
+	await expect(page.getByRole('region', { name: 'What to do now' })).toBeVisible();
+	expect(Date.now() - began).toBeLessThan(20_000);
+});
+
+test('six Tabs at the most to Start, and nothing shifts after the first paint', async ({ page, home }) => {
+	void home;
+	for (const [width, height] of [
+		[1280, 800],
+		[390, 844]
+	] as const) {
+		await page.setViewportSize({ width, height });
+		await page.goto('/basket');
+		const href = await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href');
+		await page.goto(`${href}/raw`);
+		const shift = await page.evaluate(async () => {
+			let sum = 0;
+			new PerformanceObserver((list) => {
+				for (const entry of list.getEntries() as (PerformanceEntry & { value: number })[]) sum += entry.value;
+			}).observe({ type: 'layout-shift', buffered: true });
+			await new Promise((done) => setTimeout(done, 1200));
+			return sum;
+		});
+		expect(shift, `${width} px`).toBeLessThan(0.02);
+		await hydrated(page);
+		// Past the places by the first link of every page.
+		await page.keyboard.press('Tab');
+		await page.keyboard.press('Enter');
+		let tabs = 1;
+		const focused = () => page.evaluate(() => document.activeElement?.hasAttribute('data-start') ?? false);
+		while (!(await focused()) && tabs < 20) {
+			await page.keyboard.press('Tab');
+			tabs++;
+		}
+		expect(tabs, `${width} px`).toBeLessThanOrEqual(6);
+	}
+});
+
+test('the kilos are shared out between ways: each with its packs, each Start with its share, undone by one button', async ({
+	page,
+	home,
+	sql,
+	quiet
+}) => {
+	void quiet;
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+	await page.keyboard.press('p');
+	await page.keyboard.press('Enter');
+	const rule = page.getByRole('region', { name: 'Shared out' });
+	await expect(rule).toContainText('6.01 kg');
+	// Pushed to 7 kg: the figure of the way follows, and the rest stays free.
+	const mark = rule.getByRole('slider');
+	await mark.fill('7000');
+	await expect(rule).toContainText(/5\.0\d kg for no way yet/);
+	await openWay(page, /^Blanch and dry/);
+	await page.getByRole('button', { name: /^Part of it/ }).click();
+	await expect(rule.getByRole('slider')).toHaveCount(2);
+	await expect(rule).not.toContainText('for no way yet');
+	await expect(rule).toContainText(/5\.0\d kg[\s\S]*jars/);
+	await page.reload();
+	await hydrated(page);
+	await expect(rule.getByRole('slider')).toHaveCount(2);
+	await openWay(page, /^Freeze raw/);
+	// Worked by hand: 7 kg, 97 % of them left, are 6.79 kg.
+	await expect(page.locator('dl.facts')).toContainText('6.79 kg');
+	await page.getByRole('button', { name: /^Start: Freeze raw/ }).click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}/);
+	const [run] =
+		await sql`select plan from run where household_id = ${home.id} and status = 'open' order by created_at desc limit 1`;
+	expect((run?.plan as { subjects: { raw_g: number }[] }).subjects[0]?.raw_g).toBe(7000);
+	// What is at the stove is shared out no more; the dryer keeps its five.
+	await page.goto('/basket');
+	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/5\.0\d? kg/);
+	await expect(rule.getByRole('slider')).toHaveCount(1);
+	await rule.getByRole('button', { name: /Share nothing out/ }).click();
+	await expect(rule).toHaveCount(0);
+});
+
+test('what was done without the Stove is written down: jars on the shelf, kilos out of the Basket, one step back', async ({
+	page,
+	home,
+	sql
+}) => {
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('link', { name: 'Ways for courgettes' }).click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+	await openWay(page, /^Blanch and dry/);
+	await page.getByText('done: write it down').click();
+	const form = page.getByRole('form', { name: 'What came of it' });
+	await expect(form.getByLabel('what came of it')).toHaveValue(/^\d+ × 1 quart jars dried courgettes$/);
+	await form.getByLabel('what came of it').fill('2 × 1 quart jars dried courgettes');
+	await form.getByLabel('of it went in').fill('3 kg');
+	await form.getByRole('button', { name: 'Write it down' }).click();
+	await expect(page.getByText(/courgettes.* in Pantry|in Pantry/i).first()).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('500 g');
+	const [entry] =
+		await sql`select raw_g::int as raw, made_by from batch where household_id = ${home.id} order by created_at desc limit 1`;
+	expect(entry).toEqual({ raw: 3000, made_by: 'hand' });
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('3.5 kg');
+});
+
+test('several ticked in the Basket open as one: the pot, the dryer and what they save', async ({ page, home }) => {
+	void home;
+	await page.goto('/basket');
+	await hydrated(page);
+	for (const name of ['runner beans', 'sweetcorn'])
+		await page.getByRole('checkbox', { name: `${name}, together with others` }).check();
+	await page.getByRole('button', { name: 'Ways of these 2 together' }).click();
+	await page.waitForURL(/\/ways\/together\?/);
+	await expect(page.getByRole('heading', { name: /^One pot/ })).toBeVisible();
+	await expect(page.getByText('of heating saved')).toBeVisible();
+	await page.getByRole('link', { name: 'Start an evening with these' }).click();
+	await page.waitForURL(/\/stove\/new\?/);
+	await expect(page.getByRole('checkbox', { name: 'sweetcorn', exact: true })).toBeChecked();
+});

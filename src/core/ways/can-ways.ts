@@ -38,6 +38,8 @@ export interface CanWay {
 	readonly keepsUntil: string;
 	/** No pressure canner is in the Kitchen, and this needs one. */
 	readonly noCanner: boolean;
+	/** What is to be minded of this product, and of no other. */
+	readonly cautions: readonly Caution[];
 }
 
 export interface CanWays {
@@ -79,11 +81,17 @@ export function canWays(input: CanWaysInput): CanWays {
 		recipes.push(
 			...waysFrom(
 				input,
-				advice.processes.filter((p) => p.product.id === product.id)
+				advice.processes.filter((p) => p.product.id === product.id),
+				() => advice.cautions
 			)
 		);
 	}
-	const own = plain.kind === 'allowed' ? waysFrom(input, plain.processes) : [];
+	// Each product as it is has its own, too: what holds for a sauce with meat is not said of crushed tomatoes in acid.
+	const ofProduct = (product: CanningProduct) => {
+		const advice = advise(thing, 'can', { product: product.product, ...altitude, ...gauge });
+		return advice.kind === 'allowed' ? advice.cautions : plain.kind === 'allowed' ? plain.cautions : [];
+	};
+	const own = plain.kind === 'allowed' ? waysFrom(input, plain.processes, ofProduct) : [];
 	const used = [...own, ...recipes].flatMap((w) => w.processes);
 	return {
 		plain: plain.kind === 'allowed' ? own : plain,
@@ -99,7 +107,11 @@ export function canWays(input: CanWaysInput): CanWays {
 const smallerFirst: readonly JarSize[] = ['half-pint', 'pint', 'quart', 'half-gallon'];
 
 /** Groups rows by product and style, and takes for each the wanted jar or the nearest smaller that was tested. */
-function waysFrom(input: CanWaysInput, processes: readonly TestedProcess[]): CanWay[] {
+function waysFrom(
+	input: CanWaysInput,
+	processes: readonly TestedProcess[],
+	cautionsOf: (product: CanningProduct) => readonly Caution[]
+): CanWay[] {
 	const groups = new Map<string, TestedProcess[]>();
 	for (const p of processes) {
 		const id = `${p.product.id}:${p.style}`;
@@ -123,7 +135,8 @@ function waysFrom(input: CanWaysInput, processes: readonly TestedProcess[]): Can
 				...(jars ? { jars } : {}),
 				load_s: Math.min(...fitting.map(loadTime_s)),
 				keepsUntil: monthsAfter(dateIn(input.kitchen.zone, input.now), canningRules.best_months.value),
-				noCanner: input.kitchen.gauge === 'none' && fitting.every((p) => p.method === 'pressure')
+				noCanner: input.kitchen.gauge === 'none' && fitting.every((p) => p.method === 'pressure'),
+				cautions: inOrder([...cautionsOf(first.product)])
 			}
 		];
 	});

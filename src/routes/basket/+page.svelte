@@ -192,11 +192,12 @@
 {:else}
 	<form id="together" method="GET" action="/ways/together" class="mt-4 flex min-h-11 flex-wrap items-center gap-3">
 		{#if ticked.length > 1}<button class="btn btn-full">Ways of these {ticked.length} together</button>
-		{:else}<span class="text-sm text-soft">Tick several to see what they may share.</span>{/if}
+		{:else}<span class="text-sm text-soft">What turns first, at the top. Tick several to see what they may share.</span
+			>{/if}
 		<noscript><button class="btn">Together</button></noscript>
 	</form>
 	<table class="block w-full border-collapse md:table">
-		<caption class="block py-2 text-left text-sm text-soft md:table-caption">What turns first, at the top</caption>
+		<caption class="sr-only">What turns first, at the top</caption>
 		<thead class="sr-only"
 			><tr><th>Item</th><th>Amount</th><th>Time left</th><th>Could become</th><th>What next</th></tr></thead
 		>

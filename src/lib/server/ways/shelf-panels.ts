@@ -142,7 +142,7 @@ export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: 
 					}
 				: { count: '', unit: `in ${can.way.jar}s`, each: 'the guide prints no weight to a jar' },
 		facts: [
-			...jar.heats.map((h) => fact('canner', `${h.minutes} min`, h.where)),
+			...jar.heats.map((h, i) => fact(i === 0 ? 'canner' : 'or', `${h.minutes} min`, h.where)),
 			...(loads && loads.loads.length > 0
 				? [fact('loads', loads.loads.map((l) => l.jars).join(' + '), `your canner holds ${loads.perLoad}`)]
 				: []),
@@ -152,9 +152,9 @@ export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: 
 			...(loads
 				? [
 						fact(
-							'from the drawer',
+							'drawer',
 							`${row?.packs ?? 0} ${can.way.jar} jars, ${loads.lids} new lids`,
-							`${jarsHad(containers, can)} jars there`,
+							jarsHad(containers, can),
 							row?.missing ? `short: ${row.missing}` : ''
 						)
 					]
@@ -169,7 +169,7 @@ export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: 
 		cut: null,
 		notes: [],
 		recipe: jar.ingredients.length > 0 ? { lines: jar.ingredients, makes: jar.makes, keep: jar.keep } : null,
-		cautions: cautionsShown(can.all.cautions),
+		cautions: cautionsShown(can.way.cautions),
 		source: `${sourced(jar.source, jar.confidence)}${jar.once ? ', recalled once' : ''}`,
 		start: later(look.free_g, 'Canning'),
 		why: true
@@ -183,8 +183,11 @@ function dialOf({ kitchen }: Look, { way }: CanEntry, now: Date): Fact[] {
 	return said ? [fact('the dial', '', '', said)] : [];
 }
 
-const jarsHad = (containers: Look['kitchen']['containers'], { way }: CanEntry): number =>
-	containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, way.jar)).reduce((sum, c) => sum + c.count, 0);
+/** Jars of that size that were counted; nothing where nobody counted any. */
+function jarsHad(containers: Look['kitchen']['containers'], { way }: CanEntry): string {
+	const own = containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, way.jar));
+	return own.length > 0 ? `${own.reduce((sum, c) => sum + c.count, 0)} jars there` : '';
+}
 
 function canSwitches(look: Look, can: CanEntry): Switch[] {
 	const tested = new Set(can.ways.map((w) => w.style));

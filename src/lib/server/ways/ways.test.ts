@@ -106,8 +106,14 @@ describe('the page of ways against the one of before', () => {
 			const look = lookOf(thing, 6000);
 			for (const can of look.cans) {
 				const panel = panelOf(look, canSlug(can.id), now);
-				const shown = panel?.facts.filter((f) => f.label === 'canner').map((f) => f.strong) ?? [];
+				const shown = panel?.facts.filter((f) => f.label === 'canner' || f.label === 'or').map((f) => f.strong) ?? [];
 				expect(shown, `${food.id} ${can.id}`).toEqual(can.way.processes.map((p) => `${p.minutes} min`));
+				// What is said of low acid is said where pressure alone is tested, and nowhere else.
+				const pressureOnly = can.way.processes.every((p) => p.method === 'pressure');
+				const ids = panel?.cautions.map((c) => c.id) ?? [];
+				if (can.way.product.processes.some((p) => p.method === 'water'))
+					expect(ids, `${food.id} ${can.id}`).not.toContain('botulism');
+				else if (pressureOnly) expect(ids, `${food.id} ${can.id}`).toContain('botulism');
 			}
 		}
 	});

@@ -20,7 +20,10 @@
 			<span class="cells">
 				{#if row.figure}
 					<span><b class="fig">{row.figure}</b> {row.unit}</span>
-					<span><span class="sr-only">your hands </span><b class="fig">{row.hands}</b></span>
+					<span
+						><span class="sr-only">your hands </span><b class="fig">{row.hands}</b>
+						<span class="word" aria-hidden="true">hands</span></span
+					>
 					<span><span class="sr-only">keeps until </span><b class="fig">{row.until}</b></span>
 				{/if}
 			</span>
@@ -31,7 +34,7 @@
 
 <nav aria-label="All ways of {view.lot.name}">
 	{#if view.rows.length > 0}
-		<p class="cells px-3 text-sm text-soft" aria-hidden="true">
+		<p class="cells titles px-3 text-sm text-soft" aria-hidden="true">
 			<span>you get</span><span>your hands</span><span>keeps until</span>
 		</p>
 		<ul>
@@ -124,6 +127,12 @@
 		);
 	}
 	@media (max-width: 1023px) {
+		.titles {
+			display: none;
+		}
+		.cells {
+			grid-template-columns: 7.5rem 7rem 1fr;
+		}
 		/* It stands above, open. */
 		.open {
 			display: none;
@@ -140,6 +149,9 @@
 		}
 	}
 	@media (min-width: 1024px) {
+		.word {
+			display: none;
+		}
 		/* The line that is open runs into its panel. */
 		.open {
 			border-right: 0;

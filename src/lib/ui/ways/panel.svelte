@@ -3,8 +3,8 @@
 	import { sayWeight, type Units } from '$core/quantities/format';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
-	import ByHand from './by-hand.svelte';
-	import RecipePack from './recipe-pack.svelte';
+	import Facts from './facts.svelte';
+	import Foot from './panel-foot.svelte';
 	import OnTheClock from './on-the-clock.svelte';
 	import ShareRule from './share-rule.svelte';
 	import Switches from './switches.svelte';
@@ -23,7 +23,6 @@
 	const { lot } = $derived(view);
 	const some = $derived(panel.part_g < lot.free_g);
 	const amount = $derived(sayWeight(panel.part_g, units));
-	const [first, ...others] = $derived(panel.cautions);
 </script>
 
 <p class="name head text-lg font-bold first-letter:uppercase" aria-hidden="true">{panel.name}</p>
@@ -73,68 +72,11 @@
 </div>
 {#if rule.shares.length > 0}<ShareRule {rule} lot={lot.id} {units} />{/if}
 <div class="mt-3"><Switches list={panel.switches} also={panel.more} slug={panel.slug} /></div>
-<dl class="facts mt-3">
-	{#each panel.facts as f, n (n)}
-		<div>
-			<dt class="text-sm text-soft">{f.label}</dt>
-			<dd>
-				{#if f.strong}<b>{f.strong}</b>{/if}
-				<span class:minor={f.minor && f.strong}>{f.words}</span>{#if f.warn}<span class="block font-semibold text-amber"
-						>{f.warn}</span
-					>{/if}
-			</dd>
-		</div>
-	{/each}
-</dl>
+<Facts facts={panel.facts} />
 {#if panel.clock}<div class="mt-3 border-t border-line pt-2">
 		<OnTheClock clock={panel.clock} at={panel.at} {zone} />
 	</div>{/if}
-{#if panel.recipe}
-	<section class="mt-3" aria-label="The recipe">
-		<p class="font-semibold">
-			The time is for just this{panel.recipe.makes ? `, which fills ${panel.recipe.makes}` : ''}:
-		</p>
-		<ul class="gap-x-6 text-[15px] sm:columns-2">
-			{#each panel.recipe.lines as line, n (n)}<li class="border-t border-line py-0.5">{line}</li>{/each}
-		</ul>
-		<p class="mt-1 text-[15px] font-semibold">Never changed: {panel.recipe.keep.join('; ')}.</p>
-	</section>
-{/if}
-{#if first}
-	<section class="mt-3 rounded-xl border border-line px-3 py-1 text-[15px]" aria-label="Mind">
-		<p>
-			<b>Mind:</b>
-			{first.text}{#if first.source}<span class="source"> ({first.source})</span>{/if}
-		</p>
-		{#if others.length > 0}
-			<details>
-				<summary class="py-1">{others.length} more</summary>
-				<ul class="list-disc space-y-1 pl-5">
-					{#each others as c (c.id)}<li>
-							{c.text}{#if c.source}<span class="source"> ({c.source})</span>{/if}
-						</li>{/each}
-				</ul>
-			</details>
-		{/if}
-	</section>
-{/if}
-<div class="also mt-2 flex flex-wrap items-start gap-x-5 text-[15px]">
-	{#if panel.steps.length + panel.notes.length > 0}
-		<details class="open:w-full">
-			<summary class="py-2">step by step</summary>
-			<ol class="list-decimal space-y-1 pl-6">
-				{#each panel.steps as s, n (n)}<li>{s}</li>{/each}
-			</ol>
-			{#each panel.notes as note, n (n)}<p class="mt-2 text-soft">{note}</p>{/each}
-		</details>
-	{/if}
-	{#if hand && lot.free_g > 0}<ByHand {hand} {lot} />{/if}
-	{#if panel.cut}<RecipePack food={lot.food} cut={panel.cut} />{/if}
-	{#if panel.why}<a class="py-2" href="/ways/{lot.id}/{panel.slug}/why">why: the charts</a>{/if}
-	{#if panel.start.kind === 'start'}<a class="py-2" href="/ways/together?lot={lot.id}">with others</a>{/if}
-	<a class="py-2" href="/tables/{lot.food}">every number</a>
-	<p class="source py-2 sm:ml-auto">{panel.source}</p>
-</div>
+<Foot {panel} {lot} {hand} />
 
 <style>
 	.big {
@@ -154,24 +96,6 @@
 	.note {
 		display: block;
 		line-height: 1.25;
-	}
-	.facts {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 0 28px;
-	}
-	.facts > div {
-		display: grid;
-		grid-template-columns: 6.2rem 1fr;
-		align-items: baseline;
-		border-top: 1px solid var(--line);
-		padding: 5px 0;
-	}
-	.facts dd {
-		font-size: 15px;
-	}
-	.facts dd b {
-		font-size: 16px;
 	}
 	@media (min-width: 1024px) {
 		.name {
@@ -196,23 +120,8 @@
 		.sums .fig {
 			font-size: 1.15rem;
 		}
-		.also {
-			font-size: 14px;
-		}
-		.minor {
-			display: none;
-		}
-		.facts > div {
-			grid-template-columns: 5.2rem 1fr;
-		}
 		.note {
 			display: none;
-		}
-		.facts {
-			grid-template-columns: 1fr;
-		}
-		.facts > div {
-			padding: 3px 0;
 		}
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tick } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { sayWeight, type Units } from '$core/quantities/format';
 	import Marks from '$lib/ui/notice/marks.svelte';
@@ -43,7 +44,7 @@
 				value={rule.marks[i]}
 				aria-label="{rule.nameOf(s.way)}, {sayWeight(s.grams, units)}: its mark"
 				oninput={(e) => rule.push(i, Number(e.currentTarget.value))}
-				onchange={() => form?.requestSubmit()}
+				onchange={() => void tick().then(() => form?.requestSubmit())}
 			/>
 		{/each}
 	</div>

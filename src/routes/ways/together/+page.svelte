@@ -43,7 +43,7 @@
 				{#each s.lots as l, i (l.id)}{i > 0 ? ', ' : ''}<a href={l.href}>{l.name}</a>{/each}
 			</p>
 			<ul class="mt-1 text-[15px] text-soft">
-				{#each s.words as w (w)}<li>{w}.</li>{/each}
+				{#each s.words as w (w)}<li>{w.replace(/\.$/, '')}.</li>{/each}
 			</ul>
 			{#if s.warn}<p class="mt-1 font-semibold text-amber">{s.warn}</p>{/if}
 			{#if s.start}<p class="mt-3"><a class="btn btn-full" href={s.start}>Start an evening with these</a></p>{/if}
