@@ -380,6 +380,19 @@ try {
 		await page.goto(`${origin}${path}`, { waitUntil: 'networkidle' });
 		await page.locator('html[data-alive]').waitFor();
 		await Promise.all(waits);
+		const shift = await page.evaluate(async () => {
+			let sum = 0;
+			new PerformanceObserver((list) => {
+				for (const entry of list.getEntries()) sum += /** @type {any} */ (entry).value;
+			}).observe({ type: 'layout-shift', buffered: true });
+			await new Promise((done) => setTimeout(done, 300));
+			return sum;
+		});
+		row(
+			`${path.split('/').slice(0, 2).join('/')}: shift of layout after the first paint`,
+			shift.toFixed(3),
+			'under 0.02'
+		);
 		row(
 			`first load of ${path.split('/').slice(0, 2).join('/')}: JavaScript, gzip`,
 			`${(bytes / 1024).toFixed(1)} kB`,

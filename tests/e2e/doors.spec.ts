@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
-import { expect, hydrated, postForm, test } from './help';
+import { expect, hydrated, postForm, test, toWays } from './help';
 
 const line = (page: import('@playwright/test').Page) => page.getByRole('textbox', { name: /What came in/ });
 
@@ -176,11 +176,7 @@ test('two items of one name, food that is only kept, and a number that is none l
 	void home;
 	for (const text of ['2 kg beef', '1 kg pork', '3 kg pork', '12 duck eggs', '2 kg frozen raspberries'])
 		await postForm(context.request, baseURL ?? '', '/basket?/add', { text, key: randomUUID() });
-	await page.goto('/basket');
-	await hydrated(page);
-	await page.getByRole('link', { name: 'Ways for beef' }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
+	await toWays(page, 'beef');
 	const ways = page.url();
 	for (const pack of ['5', 'abc']) {
 		await page.getByRole('combobox', { name: 'a pack' }).fill(pack);

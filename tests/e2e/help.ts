@@ -88,6 +88,15 @@ export const test = base.extend<Fixtures>({
 
 export { expect };
 
+/** From the Basket to the ways of an item. */
+export async function toWays(page: Page, item: string): Promise<void> {
+	await page.goto('/basket');
+	await hydrated(page);
+	await page.getByRole('link', { name: `Ways for ${item}` }).click();
+	await page.waitForURL(/\/ways\//);
+	await hydrated(page);
+}
+
 /** Opens a way from the list of all of them. */
 export async function openWay(page: Page, name: string | RegExp): Promise<void> {
 	const list = page.getByRole('navigation', { name: /^All ways of/ });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, hydrated, openWay, test } from './help';
+import { expect, hydrated, openWay, test, toWays } from './help';
 
 /** Types a haul and opens its ways. */
 async function waysOf(page: Page, line: string, name: string): Promise<void> {
@@ -71,10 +71,7 @@ test('tomatoes have their several processes, with acid for each jar; nothing sta
 	home
 }) => {
 	void home;
-	await page.goto('/basket');
-	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
+	await toWays(page, 'tomatoes');
 	await openWay(page, /^tomatoes, crushed/i);
 	await expect(facts(page)).toContainText(/50 min\s+in boiling water/);
 	await expect(facts(page)).toContainText(/15 min\s+at 15 psi/);

@@ -1,13 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, hydrated, openWay, test } from './help';
+import { expect, hydrated, openWay, test, toWays as ways } from './help';
 
-/** To the Ways of an item of the demo's basket. */
-async function ways(page: Page, item: string): Promise<void> {
-	await page.goto('/basket');
-	await page.getByRole('link', { name: `Ways for ${item}` }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
-}
 const list = (page: Page) => page.getByRole('navigation', { name: /^All ways of/ });
 const facts = (page: Page) => page.locator('dl.facts');
 /** What the open way is explained by. */

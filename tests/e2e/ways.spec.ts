@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { v7 as uuidv7 } from 'uuid';
-import { expect, hydrated, openWay, test } from './help';
+import { expect, hydrated, openWay, test, toWays } from './help';
 
 /** Ways as one decision: of everything that a household may hold, at a desk and on a phone. */
 
@@ -175,11 +175,7 @@ test('the kilos are shared out between ways: each with its packs, each Start wit
 	quiet
 }) => {
 	void quiet;
-	await page.goto('/basket');
-	await hydrated(page);
-	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
+	await toWays(page, 'tomatoes');
 	await page.keyboard.press('p');
 	await page.keyboard.press('Enter');
 	const rule = page.getByRole('region', { name: 'Shared out' });
@@ -205,10 +201,7 @@ test('the kilos are shared out between ways: each with its packs, each Start wit
 		await sql`select plan from run where household_id = ${home.id} and status = 'open' order by created_at desc limit 1`;
 	expect((run?.plan as { subjects: { raw_g: number }[] }).subjects[0]?.raw_g).toBe(7000);
 	// What is at the stove is shared out no more; the dryer keeps its five.
-	await page.goto('/basket');
-	await page.getByRole('link', { name: 'Ways for tomatoes' }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
+	await toWays(page, 'tomatoes');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText(/5\.0\d? kg/);
 	await expect(rule.getByRole('slider')).toHaveCount(1);
 	await rule.getByRole('button', { name: /Share nothing out/ }).click();
@@ -220,11 +213,7 @@ test('what was done without the Stove is written down: jars on the shelf, kilos 
 	home,
 	sql
 }) => {
-	await page.goto('/basket');
-	await hydrated(page);
-	await page.getByRole('link', { name: 'Ways for courgettes' }).click();
-	await page.waitForURL(/\/ways\//);
-	await hydrated(page);
+	await toWays(page, 'courgettes');
 	await openWay(page, /^Blanch and dry/);
 	await page.getByText('done: write it down').click();
 	const form = page.getByRole('form', { name: 'What came of it' });

@@ -17,6 +17,7 @@ import { sayStep } from '$lib/server/steps';
 import { moreOf } from '$lib/server/more';
 import { action, deviceOf, page } from '$lib/server/respond';
 import type { HouseholdRow } from '$lib/server/stores/households';
+import { undoAction } from '$lib/server/undo';
 import { sayDuration, sayWeight } from '$core/quantities/format';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -336,12 +337,5 @@ export const actions: Actions = {
 			return { identified: answer };
 		}),
 
-	undo: (event) =>
-		action(event, async (fields) => {
-			const { groupId, key: once } = parse(
-				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
-				fields
-			);
-			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
-		})
+	undo: undoAction
 };

@@ -7,6 +7,7 @@ import { action, deviceOf, page } from '$lib/server/respond';
 import { allLooks } from '$lib/server/looks';
 import { shelvesOf } from '$lib/server/shelves';
 import { sayStep } from '$lib/server/steps';
+import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
@@ -208,12 +209,5 @@ export const actions: Actions = {
 			return { saved: 'Their process' };
 		}),
 
-	undo: (event) =>
-		action(event, async (fields) => {
-			const { groupId, key: once } = parse(
-				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
-				fields
-			);
-			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
-		})
+	undo: undoAction
 };

@@ -130,9 +130,12 @@ export async function byHand(
 	stores: Stores,
 	key: string,
 	home: HouseholdRow,
-	{ lotId, text, placeId, grams }: { lotId: string; text: string; placeId?: string | undefined; grams: number },
+	asked: { lotId: string; text: string; placeId?: string | undefined; grams: number; tested?: boolean | undefined },
 	{ now, by }: { now: Date; by: string }
 ) {
+	const { lotId, placeId, grams } = asked;
+	// Said by a tick: nothing else makes a jar one of a tested process.
+	const text = asked.tested && !/\btested\b/i.test(asked.text) ? `${asked.text}, tested` : asked.text;
 	const read = await readShelf(stores, text, home, now);
 	const reading = understoodShelf(read, home, now, placeId);
 	const place = shelfPlace(reading, read.places, placeId);

@@ -7,7 +7,7 @@ import { isMixture } from '$core/ways/mixture-ways';
 import { onTheClock } from '$core/ways/on-the-clock';
 import type { Fact, Start, Switch } from '$lib/ui/ways/view';
 import type { Look } from './look';
-import { cautionsShown, each, fact, minor, sourced, type Own } from './panel';
+import { cautionsShown, each, fact, minor, oneOf, sourced, type Own } from './panel';
 import { count } from './rows';
 
 /** One way into the freezer, opened. */
@@ -99,14 +99,6 @@ function drawer({ packs, second }: FreezeWay): Fact[] {
 		return minor('into', name, p.headspace, p.short > 0 ? `short: ${p.short} more needed` : '');
 	});
 }
-
-/** One of a few, with one alone left out. */
-export const oneOf = (
-	name: string,
-	label: string,
-	value: string,
-	options: Extract<Switch, { kind: 'one-of' }>['options']
-): Switch[] => (options.length > 1 ? [{ kind: 'one-of', name, label, value, options }] : []);
 
 function switchesOf(look: Look, { becomes, ways, way, cuts, sizes }: FreezeEntry): Switch[] {
 	const query = look.readOf(becomes).query;

@@ -14,5 +14,10 @@ export async function handOf(stores: Stores, lot: WaysView['lot'], panel: Panel,
 			: panel.slug === 'dry'
 				? `${count} × 1 quart jars dried ${lot.name}`
 				: `${count} × ${panel.each_g ? editWeight(panel.each_g, units) : '500 g'} ${lot.name}, frozen`;
-	return { text, grams: editWeight(panel.part_g, units), places: places.map((p) => ({ id: p.id, name: p.name })) };
+	return {
+		text,
+		grams: editWeight(panel.part_g, units),
+		jars: product !== undefined,
+		places: places.map((p) => ({ id: p.id, name: p.name }))
+	};
 }

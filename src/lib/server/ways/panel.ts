@@ -4,7 +4,7 @@ import { sayMoney } from '$core/quantities/money';
 import type { GlanceWay } from '$core/ways/glance';
 import type { Caution } from '$core/safety/cautions';
 import { sources } from '$reference/sources';
-import type { Fact, Panel } from '$lib/ui/ways/view';
+import type { Fact, Panel, Start, Switch } from '$lib/ui/ways/view';
 import type { Look } from './look';
 import { count } from './rows';
 
@@ -77,3 +77,17 @@ export const getsOf = (way: GlanceWay, jar: string | null): string =>
 	`${way.packs} ${count(way.packs, jar ?? way.each)}`;
 
 export const each = (grams: number, look: Look): string => `${sayWeight(grams, look.kitchen.units)} in each`;
+
+/** One of a few, with one alone left out. */
+export const oneOf = (
+	name: string,
+	label: string,
+	value: string,
+	options: Extract<Switch, { kind: 'one-of' }>['options']
+): Switch[] => (options.length > 1 ? [{ kind: 'one-of', name, label, value, options }] : []);
+
+/** A way whose run comes later: it says so, and is written down by hand. */
+export const later = (free_g: number, what: string): Start =>
+	free_g > 0
+		? { kind: 'later', words: `${what} is not led at the Stove yet: do it by these numbers, then write down what came of it.` }
+		: { kind: 'no', words: 'All of it is at the Stove already.' }; // prettier-ignore

@@ -6,11 +6,12 @@ import { formWords } from '../haul';
 import { notFound } from '../errors';
 import type { Stores } from '../stores';
 import { lotThing } from '../things';
+import { canPanel } from './can-panel';
+import { dryPanel } from './dry-panel';
 import { freezePanel } from './freeze-panel';
 import { canSlug, lookAt, lookAtPart, type Asked, type Look } from './look';
 import { getsOf, sumsOf, type Own } from './panel';
 import { named, recipesOf, rowsOf, type Named } from './rows';
-import { canPanel, dryPanel } from './shelf-panels';
 
 /**
  * The page of a lot's ways with one of them open.

@@ -43,6 +43,10 @@
 					>{/each}</select
 			></label
 		>
+		{#if hand.jars}<label class="flex min-h-11 w-full items-center gap-2"
+				><input type="checkbox" name="tested" value="yes" /> by this tested process, its full time held, the seals checked;
+				else they are kept as jars of which nobody knows it, not for eating</label
+			>{/if}
 		<button class="btn">Write it down</button>
 	</form>
 </details>

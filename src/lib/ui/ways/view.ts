@@ -142,4 +142,6 @@ export interface ByHand {
 	/** What of the lot went in, as it is edited. */
 	readonly grams: string;
 	readonly places: readonly { readonly id: string; readonly name: string }[];
+	/** Jars: whether their tested process was done in full is asked. */
+	readonly jars: boolean;
 }

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import { readShelf, shelfPlace, standingOf, understoodShelf } from '$lib/server/shelf-line';
+import { undoAction } from '$lib/server/undo';
 import { sayLot } from '$core/stock/amount';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -60,12 +61,5 @@ export const actions: Actions = {
 			return { done: { groupId: done.groupId, words: done.words } };
 		}),
 
-	undo: (event) =>
-		action(event, async (fields) => {
-			const { groupId, key: once } = parse(
-				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
-				fields
-			);
-			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
-		})
+	undo: undoAction
 };

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import { planOf, type RunEvent } from '$core/runs/kinds';
 import { dgPerG } from '$core/stock/amount';
 import type { RunNews, RunView } from '$core/runs/wire';
@@ -9,32 +9,20 @@ import { claimsNow } from '../stock/claims';
 
 export type RunRow = typeof run.$inferSelect;
 
-/** An event as the fold counts it: by the corrected time, with the device's own number. */
-function counted(row: Pick<typeof runEvent.$inferSelect, 'event' | 'device' | 'n' | 'correctedAt'>): RunEvent {
-	return { ...row.event, at: row.correctedAt.getTime(), device: row.device, n: row.n };
-}
-
+/**
+ * Events of runs in the order of their arrival, put together by the database: a run of hundreds of taps is one row. An event
+ * says what the fold counts by: the corrected time, and the device's own number.
+ */
 async function eventsOf(tx: Tx | Database, householdId: string, ids: readonly string[], after = 0) {
-	const rows = await tx
-		.select({
-			runId: runEvent.runId,
-			seq: runEvent.seq,
-			event: runEvent.event,
-			device: runEvent.device,
-			n: runEvent.n,
-			correctedAt: runEvent.correctedAt
-		})
-		.from(runEvent)
-		.where(and(eq(runEvent.householdId, householdId), inArray(runEvent.runId, [...ids]), gt(runEvent.seq, after)))
-		.orderBy(asc(runEvent.seq));
-	const byRun = new Map<string, { events: RunEvent[]; seq: number }>();
-	for (const row of rows) {
-		const one = byRun.get(row.runId) ?? { events: [], seq: after };
-		one.events.push(counted(row));
-		one.seq = row.seq;
-		byRun.set(row.runId, one);
-	}
-	return byRun;
+	const rows = await tx.execute<{ runId: string; seq: string; events: RunEvent[] }>(sql`
+		select ${runEvent.runId} as "runId", max(${runEvent.seq})::text as seq,
+			json_agg(${runEvent.event} || jsonb_build_object(
+				'at', floor(extract(epoch from ${runEvent.correctedAt}) * 1000)::bigint,
+				'device', ${runEvent.device}, 'n', ${runEvent.n}) order by ${runEvent.seq}) as events
+		from ${runEvent}
+		where ${runEvent.householdId} = ${householdId} and ${inArray(runEvent.runId, [...ids])} and ${runEvent.seq} > ${after}
+		group by ${runEvent.runId}`);
+	return new Map(rows.rows.map((r) => [r.runId, { events: r.events, seq: Number(r.seq) }]));
 }
 
 async function outputsOf(tx: Tx | Database, householdId: string, ids: readonly string[]) {
@@ -90,9 +78,11 @@ export const differencesNow = (db: Database, householdId: string) =>
 export async function viewsOf(tx: Tx | Database, householdId: string, rows: readonly RunRow[]): Promise<RunView[]> {
 	if (rows.length === 0) return [];
 	const ids = rows.map((r) => r.id);
-	const events = await eventsOf(tx, householdId, ids);
-	const outputs = await outputsOf(tx, householdId, ids);
-	const open = await differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined);
+	const [events, outputs, open] = await Promise.all([
+		eventsOf(tx, householdId, ids),
+		outputsOf(tx, householdId, ids),
+		differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined)
+	]);
 	return rows.map((row) => {
 		const codes = outputs(row.id);
 		if (codes.length === 0) throw new Error(`Run ${row.id} has no output.`);

@@ -4,6 +4,7 @@ import { AppError } from '$lib/server/errors';
 import { id, key, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import { countOf } from '$lib/server/count';
+import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
 
 /** More lots than this are counted in two goes. */
@@ -64,12 +65,5 @@ export const actions: Actions = {
 			return { counted: true };
 		}),
 
-	undo: (event) =>
-		action(event, async (fields) => {
-			const { groupId, key: once } = parse(
-				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
-				fields
-			);
-			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
-		})
+	undo: undoAction
 };

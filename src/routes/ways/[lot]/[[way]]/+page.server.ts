@@ -7,6 +7,7 @@ import { knownFood } from '$lib/server/things';
 import { byHand, chooseWay, shareLot, startWay } from '$lib/server/ways/do';
 import { handOf } from '$lib/server/ways/hand';
 import { waysView } from '$lib/server/ways/view';
+import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
 
 const waySlug = () =>
@@ -73,7 +74,8 @@ export const actions: Actions = {
 		action(event, async (fields) => {
 			const lotId = parse(id().required(), event.params.lot);
 			const v = parse(
-				Joi.object<{ text: string; placeId?: string; grams: number; key: string }>({
+				Joi.object<{ text: string; placeId?: string; grams: number; tested?: 'yes'; key: string }>({
+					tested: Joi.string().valid('yes').label('Whether its process was done in full'),
 					text: line(200).required().label('What came of it'),
 					placeId: id().label('The place'),
 					grams: weightWithin(1, 1_000_000).required().label('How much of it went into this'),
@@ -82,19 +84,18 @@ export const actions: Actions = {
 				fields
 			);
 			const { stores, household, now } = event.locals;
-			const { key: once, ...rest } = v;
-			const done = await byHand(stores, once, household, { lotId, ...rest }, { now, by: deviceOf(event) });
+			const { key: once, tested, ...rest } = v;
+			const done = await byHand(
+				stores,
+				once,
+				household,
+				{ lotId, ...rest, tested: tested === 'yes' },
+				{ now, by: deviceOf(event) }
+			);
 			return { done: { groupId: done.groupId, words: done.words } };
 		}),
 
-	undo: (event) =>
-		action(event, async (fields) => {
-			const { groupId, key: once } = parse(
-				Joi.object<{ groupId: string; key: string }>({ groupId: id().required().label('The step'), key: key() }),
-				fields
-			);
-			return { undone: await event.locals.stores.stock.undo(once, groupId, deviceOf(event)) };
-		}),
+	undo: undoAction,
 
 	/** What a pack is for, weighed once: "one loaf" is known ever after. */
 	portion: (event) =>
