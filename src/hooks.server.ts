@@ -159,12 +159,16 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	event.locals.secret = own.cookieSecret;
 	// What is posted may open or close a run before its page is read.
 	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? open : undefined);
-	const response = await resolve(event);
+	const response = await resolve(event, { preload: withLetters });
 	// What is kept on a device for a cold start is of one household: told here, since a page cannot read the cookie.
 	const after = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
 	response.headers.set('x-household', after.is === 'id' ? after.id : household.id);
 	return response;
 };
+
+/** The letters of every page are there with its first paint: none of it moves when they come. */
+const withLetters = ({ type, path }: { type: 'js' | 'css' | 'font' | 'asset'; path: string }): boolean =>
+	type === 'js' || type === 'css' || (type === 'font' && /-latin-wght-normal[^/]*\.woff2$/.test(path));
 
 /** The open reference: read-only, the same for everyone, without a household, from any page. */
 const openly: Handle = async ({ event, resolve }) => {

@@ -19,14 +19,29 @@ export function hotPot(food: FoodRow, grams: number): { readonly litres: number;
 	};
 }
 
+/** Answers that were worked out before, by what they hang on: the solver is the slowest thing that a list of ways asks. */
+const known = new Map<string, number>();
+const mostKnown = 500;
+
 /**
  * How long cooked food cools before it may freeze, s: the least change that is in time; the published whole where none is.
- * 0 for what is not cooked.
+ * To the nearest 50 mL; 0 for what is not cooked.
  */
 export function coolsFor_s(food: FoodRow, grams: number): number {
-	const hot = hotPot(food, grams);
+	const hot = hotPot(food, Math.max(50, Math.round(grams / 50) * 50));
 	if (!hot) return 0;
-	if (coolHotFood(hot.pot).verdict === 'in time') return coolHotFood(hot.pot).whole_s;
-	const good = coolingChanges(hot.pot).find((c) => c.forecast.verdict === 'in time');
+	const key = `${food.group} ${hot.litres}`;
+	const before = known.get(key);
+	if (before !== undefined) return before;
+	const seconds = leastInTime_s(hot.pot);
+	if (known.size >= mostKnown) known.clear();
+	known.set(key, seconds);
+	return seconds;
+}
+
+function leastInTime_s(pot: CoolingInput): number {
+	const asItIs = coolHotFood(pot);
+	if (asItIs.verdict === 'in time') return asItIs.whole_s;
+	const good = coolingChanges(pot).find((c) => c.forecast.verdict === 'in time');
 	return good ? good.forecast.whole_s : coolingRule.whole_s;
 }

@@ -93,11 +93,12 @@ export function rowsOf(all: readonly Named[], now: number) {
 		now
 	);
 	return {
-		rows: today.map(({ named: n, way }) => rowOf(n, best.get(way) ?? null)),
-		notNow: [
-			...open.filter(({ way }) => isNotNow(way)).map(({ named: n }) => rowOf(n, null)),
+		// What is tested without amounts is open all the same; it is compared with nothing.
+		rows: [
+			...today.map(({ named: n, way }) => rowOf(n, best.get(way) ?? null)),
 			...all.filter((n) => n.row.kind === 'note').map((n) => rowOf(n, null))
 		],
+		notNow: open.filter(({ way }) => isNotNow(way)).map(({ named: n }) => rowOf(n, null)),
 		no: all.flatMap((n) => (n.row.kind === 'refused' ? [refused(n, n.row)] : []))
 	};
 }

@@ -27,7 +27,9 @@
 					<span><span class="sr-only">keeps until </span><b class="fig">{row.until}</b></span>
 				{/if}
 			</span>
-			{#if row.missing}<span class="block text-sm font-semibold text-amber">{row.missing}</span>{/if}
+			{#if row.missing}<span class="block text-sm {row.figure ? 'font-semibold text-amber' : 'text-soft'}"
+					>{row.missing}</span
+				>{/if}
 		</a>
 	</li>
 {/snippet}
