@@ -111,6 +111,7 @@ test('beans, 9 kg: ice is asked for before it runs out, a slip is undone, trays 
 	await other.getByLabel('what would you change?').fill('more ice beforehand');
 	await other.getByRole('button', { name: 'Keep it', exact: true }).click();
 	await other.getByRole('link', { name: 'Its page in the book' }).click();
+	await other.waitForURL(/\/book\//);
 	// The answer is a tap like the others, and may still be on its way.
 	await expect(async () => {
 		await other.reload();
