@@ -38,8 +38,8 @@ export interface CanWay {
 	readonly keepsUntil: string;
 	/** No pressure canner is in the Kitchen, and this needs one. */
 	readonly noCanner: boolean;
-	/** What is to be minded of this product, and of no other. */
-	readonly cautions: readonly Caution[];
+	/** What is to be minded of this product, and of no other: worked out when it is opened. */
+	readonly cautions: () => readonly Caution[];
 }
 
 export interface CanWays {
@@ -136,7 +136,7 @@ function waysFrom(
 				load_s: Math.min(...fitting.map(loadTime_s)),
 				keepsUntil: monthsAfter(dateIn(input.kitchen.zone, input.now), canningRules.best_months.value),
 				noCanner: input.kitchen.gauge === 'none' && fitting.every((p) => p.method === 'pressure'),
-				cautions: inOrder([...cautionsOf(first.product)])
+				cautions: () => inOrder([...cautionsOf(first.product)])
 			}
 		];
 	});

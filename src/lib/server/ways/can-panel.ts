@@ -52,7 +52,7 @@ export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: 
 		cut: null,
 		notes: [],
 		recipe: jar.ingredients.length > 0 ? { lines: jar.ingredients, makes: jar.makes, keep: jar.keep } : null,
-		cautions: cautionsShown(can.way.cautions),
+		cautions: cautionsShown(can.way.cautions()),
 		source: `${sourced(jar.source, jar.confidence)}${jar.once ? ', recalled once' : ''}`,
 		start: later(look.free_g, 'Canning'),
 		why: true
