@@ -130,8 +130,6 @@ try {
 	await shot('tables-compare');
 	await open('/tables/ratio/strawberry-freezer-jam?have=11+cups');
 	await shot('tables-ratio');
-	await open('/tables/differences');
-	await shot('tables-differences');
 
 	// On to the end, as the page says.
 	await open(stove);

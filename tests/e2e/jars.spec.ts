@@ -128,6 +128,8 @@ test('an address of before leads to its jars, to its dryer, and its choices hold
 	await page.goto(`${ways}?mm=12#dryer`);
 	await page.waitForURL(/\/dry\?mm=12$/);
 	await expect(page.getByLabel('cut', { exact: true })).toHaveValue('12');
+	await page.goto(`${ways}/blanch?portion=300 g`);
+	await expect(page.locator('form[action="?/start"] input[name=portion]')).toHaveValue('300 g');
 	await page.goto(`${ways}#freezer`);
 	await page.waitForURL(/\/(blanch|steam)$/);
 	await expect(page.getByRole('button', { name: /^Start/ })).toBeInViewport();

@@ -1,3 +1,4 @@
+import { jarVolume_L } from '../../reference/canning-rules';
 import { freezingRules } from '../../reference/rules';
 import { sources } from '../../reference/sources';
 import type { CutRow, Range } from '../../reference/tables';
@@ -36,7 +37,9 @@ export function sugared(input: WaysInput, cut: CutRow, portion_g: number): Freez
 	const also = others.length > 0 ? ` and the ${others.join(', ')}` : '';
 	const cups = grams / 1000 / freezingRules.sugar_kg_per_cup.value;
 	const measured =
-		kitchen.units === 'us' ? `${Math.round(cups * 4) / 4} cups` : sayVolume(cups * 0.2366, kitchen.units);
+		kitchen.units === 'us'
+			? `${Math.round(cups * 4) / 4} cups`
+			: sayVolume((cups * jarVolume_L.pint) / 2, kitchen.units);
 	const each =
 		kitchen.units === 'us'
 			? `${sayWeight(g_per_kg * 0.45359237, 'us')} to the pound`

@@ -131,6 +131,22 @@ describe('the kilos of a lot', () => {
 		expect(await process(true)).toBe('tested');
 	});
 
+	it('are started as they were shown, whatever was chosen since on another device', async () => {
+		const { home, lotId } = await kitchen('shown', '3 kg carrots');
+		const stores = at(home);
+		// An address of before shows one way with choices of its own; then another device chooses otherwise.
+		const cuts = (await lookAt(stores, lotId, { fields: {} }, now)).freeze.find((f) => f.cuts.length > 1)?.cuts ?? [];
+		const [first, second] = cuts.map((c) => c.id);
+		const fields = { cut: second ?? '', portion: '300 g' };
+		const view = await waysView(stores, lotId, { way: 'raw', fields }, now);
+		expect(view.panel?.says).toMatchObject({ ...fields, grams: '3000' });
+		await chooseWay(stores, randomUUID(), lotId, 'raw', { cut: first ?? '', portion: '700 g' }, now);
+		const said = view.panel?.says ?? {};
+		const id = await startWay(stores, { key: randomUUID(), body: {} }, lotId, { way: 'raw', said }, now);
+		const plan = (await at(home).runs.open()).find((r) => r.id === id)?.plan;
+		expect(plan?.subjects[0]).toMatchObject({ cut: { id: second }, portion_g: 300 });
+	});
+
 	it('are started by what the form says, and by nothing that is refused or not led', async () => {
 		const { home, lotId } = await kitchen('start', '3 kg courgettes');
 		const stores = at(home);

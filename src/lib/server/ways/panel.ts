@@ -9,7 +9,7 @@ import type { Look } from './look';
 import { count } from './rows';
 
 /** What each kind of panel fills in; what all have alike is made here. */
-export type Own = Omit<Panel, 'slug' | 'name' | 'sums' | 'part_g' | 'each_g' | 'at'>;
+export type Own = Omit<Panel, 'slug' | 'name' | 'sums' | 'part_g' | 'each_g' | 'at' | 'says'>;
 
 export const fact = (label: string, strong: string, words = '', warn = ''): Fact => ({
 	label,

@@ -65,9 +65,24 @@ export function panelOf(look: Look, slug: string, now: Date): Panel | null {
 		name: found?.name ?? can?.way.product.name ?? slug,
 		part_g: look.shown_g,
 		at: now.getTime(),
+		says: saysOf(look, slug),
 		each_g: row ? Math.round(row.each_g) : null,
 		sums: row ? sumsOf(row, free_s, look, now) : [],
 		...own
+	};
+}
+
+/** The fields that the open way was worked out from, its cut, size and amount among them. */
+function saysOf(look: Look, slug: string): Panel['says'] {
+	const frozen = look.freeze.find((f) => f.becomes === slug);
+	if (frozen?.way.kind !== 'way') return {};
+	const { cut, size, portion, pot, container, potfuls, packed } = look.readOf(slug).query;
+	const said = { cut, size, portion, pot, container, potfuls, packed };
+	return {
+		...Object.fromEntries(Object.entries(said).flatMap(([name, value]) => (value ? [[name, value]] : []))),
+		...(frozen.ways.cut && frozen.cuts.length > 1 ? { cut: frozen.ways.cut.id } : {}),
+		...(frozen.sizes.length > 1 ? { size: frozen.way.id } : {}),
+		grams: String(look.shown_g)
 	};
 }
 

@@ -51,6 +51,7 @@
 		<form method="POST" action="?/start" use:enhance={withNotice()}>
 			<Marks />
 			<input type="hidden" name="way" value={panel.slug} />
+			{#each Object.entries(panel.says) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
 			<button class="btn btn-full text-lg" data-start aria-label="Start: {panel.name}"
 				>Start: {some ? `${amount} of ${sayWeight(lot.free_g, units)}` : `all ${amount}`}
 				<span class="key">1</span></button

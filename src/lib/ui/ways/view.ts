@@ -124,6 +124,8 @@ export interface Panel {
 	readonly part_g: number;
 	readonly each_g: number | null;
 	readonly start: Start;
+	/** What Start says of it, field by field: what is shown is what is started. */
+	readonly says: Readonly<Record<string, string>>;
 	/** As it is cut: a pack for a recipe is measured in it; null where it is not cut here. */
 	readonly cut: string | null;
 	/** It has a page of its physics. */
