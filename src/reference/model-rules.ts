@@ -107,6 +107,30 @@ export const dryingModel = {
 	dried_kg_L: { value: 0.2, unit: 'kg/L', at: 'dried pieces lying loose, where no yield is printed', ...practice },
 	turning_s: { value: 300, unit: 's', at: 'each time trays are turned, swapped and felt', ...practice },
 	jarring_s: { value: 90, unit: 's', at: 'filling and labelling a jar', ...practice },
+	betweenTrays: {
+		value: 0.08,
+		unit: '1',
+		at: 'hours of trays of one food in one load, by place and by hand',
+		...practice
+	},
+	betweenLoads: {
+		value: 0.1,
+		unit: '1',
+		at: 'hours of one food from load to load: ripeness, cut, weather',
+		...practice
+	},
+	handDoubt: {
+		value: 0.06,
+		unit: '1',
+		at: 'hours by the hand’s test: felt every so often, and never in the minute',
+		...practice
+	},
+	coolFor_s: {
+		value: 2700,
+		unit: 's',
+		at: '30 to 60 minutes off the dryer before a jar is closed: warm it sweats',
+		...nchfpDrying
+	},
 	dryerEfficiency: { value: 0.35, unit: '1', at: 'heat that goes into the water', ...practice }
 } as const satisfies Record<string, Row>;
 

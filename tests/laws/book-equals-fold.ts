@@ -283,7 +283,7 @@ export async function expectBook(
 		expect(open, where).toBe(Math.max(0, over - settled));
 		if (packs) {
 			const entry = book.entries.find((e) => e.n === packs.subject);
-			expect([one.food, one.state, one.waiting], where).toEqual([entry?.food, 'frozen', false]);
+			expect([one.food, one.state, one.waiting], where).toEqual([entry?.food, entry?.state, false]);
 			expect(one.batchId, where).toBe(outputs.find((o) => o.n === packs.subject)?.batchId);
 		}
 		if (off) expect([one.food, one.form, one.unit, one.waiting], where).toEqual([off.food, off.form, 'dg', true]);

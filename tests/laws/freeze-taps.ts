@@ -1,10 +1,14 @@
-import { foldRun, kindOf, type RunEvent, type RunPlan, type Tap } from '../../src/core/runs/kinds';
+import type { RunEvent } from '../../src/core/runs/kinds';
+import { freeze } from '../../src/core/runs/kinds/freeze';
+import type { FreezeTap } from '../../src/core/runs/kinds/freeze/act';
+import type { FreezeEvent } from '../../src/core/runs/kinds/freeze/events';
+import type { FreezePlan } from '../../src/core/runs/kinds/freeze/plan';
 import type { Random } from './random';
 
 /** A tap that somebody at the stove could make who sees these events: mostly what the page says, sometimes a slip. */
 export function freezeTap(
 	{ next, below, pick }: Random,
-	plan: RunPlan,
+	plan: FreezePlan,
 	startedAt: number,
 	now: number,
 	shown: readonly RunEvent[],
@@ -13,8 +17,8 @@ export function freezeTap(
 		containerIds: readonly (string | null)[];
 		form?: (food: string) => string | undefined;
 	}
-): Tap {
-	const state = foldRun(plan, startedAt, shown);
+): FreezeTap {
+	const state = freeze.fold(plan, startedAt, shown as readonly FreezeEvent[]);
 	// Opened again after a mistake: every end that is seen is taken back.
 	const [end] = state.ends;
 	if (end !== undefined && next() < 0.35) return { type: 'undo', target: end };
@@ -51,9 +55,7 @@ export function freezeTap(
 	if (what < 0.6 && plan.subjects.length > 1) return { type: 'order', subjects: [one.n] };
 	if (what < 0.62)
 		return { type: 'replan', ...mark, next_g: 100 + below(900), reboil_s: 100 + below(200), potful_g: 1000 };
-	const acts = kindOf(plan)
-		.acts(plan, state, now + 3_600_000)
-		.filter((a) => a.button);
+	const acts = freeze.acts(plan, state, now + 3_600_000).filter((a) => a.button);
 	const act = acts.length > 0 ? pick(acts) : undefined;
 	return act?.button?.tap ?? { type: 'note', text: 'nothing to do' };
 }

@@ -65,6 +65,15 @@ const gas_kJ_mol_K = 0.008314462618;
 const kelvin = (celsius: number) => celsius + 273.15;
 const middle = ([low, high]: readonly [number, number]) => Math.sqrt(low * high);
 
+/**
+ * Hours in air of one temperature to those in another: Arrhenius.
+ *
+ * @param air_C of the air, and `of_C` of that which the hours are known for, °C
+ * @source activation energy of water in fruit and vegetables, published 17 to 33 kJ/mol (from memory)
+ */
+export const warmthFactor = (air_C: number, of_C: number): number =>
+	Math.exp((dryingModel.activation_kJ_mol.value / gas_kJ_mol_K) * (1 / kelvin(air_C) - 1 / kelvin(of_C)));
+
 /** Water wanted in the end, share by weight. @source NCHFP, Drying: fruit 20 %, vegetables 10 % at most (rows); herbs and meat by common practice */
 export function moistureWanted(row: DryingRow): number {
 	const percent = (id: string) => Number(figureById(id).value) / 100;
@@ -140,8 +149,7 @@ export function dryingTime(input: DryingTimeInput): DryingTime | Refusal {
 				);
 			}
 		}
-		const E = dryingModel.activation_kJ_mol.value / gas_kJ_mol_K;
-		const warmth = Math.exp(E * (1 / kelvin(air_C) - 1 / kelvin(rowAir_C)));
+		const warmth = warmthFactor(air_C, rowAir_C);
 		moved(
 			warmth > 1 ? 'cooler air than printed' : 'warmer air than printed',
 			warmth,

@@ -44,3 +44,10 @@ export const sayTime = (at: number, zone: string): string => sayAs(at, zone, 'HH
 export const sayTimeExact = (at: number, zone: string): string => sayAs(at, zone, 'HH:mm:ss');
 /** "Tue 25 Aug". */
 export const sayDay = (at: number, zone: string): string => sayAs(at, zone, 'EEE d MMM');
+
+/** When a zone's wall clock shows a full hour next, ms; in the night of a change of the clocks an hour off. */
+export function nextAt(hour: number, now: number, zone: string): number {
+	const wall = wallClock(now, zone);
+	const minutes = (hour * 60 - wall.getUTCHours() * 60 - wall.getUTCMinutes() + 1440) % 1440;
+	return Math.floor(now / 60_000) * 60_000 + (minutes === 0 ? 1440 : minutes) * 60_000;
+}

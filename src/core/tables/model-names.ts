@@ -78,6 +78,10 @@ export const modelTables = [
 		dried_kg_L: 'Dried food lies at',
 		turning_s: 'Turning trays',
 		jarring_s: 'Filling a jar with it',
+		betweenTrays: 'Hours from tray to tray',
+		betweenLoads: 'Hours from load to load',
+		handDoubt: 'Doubt of the hand’s test',
+		coolFor_s: 'Cooling before the jar',
 		dryerEfficiency: 'Dryer’s heat into the water'
 	}),
 	table('boil-down', 'jam', boilDownModel, {

@@ -7,13 +7,14 @@ import { sources } from '../../reference/sources';
 import type { CutRow, Range } from '../../reference/tables';
 import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
 import { lookUpDrying, printedMeatShare, type DryAnswer } from '../drying/dry-look-up';
-import { dryingRowFor, dryingTime, type DryingTime, type Skin } from '../drying/drying-time';
+import { ownFactor, type OwnFactor, type PastLoad } from '../drying/own-factor';
+import { dryingRowFor, dryingTime, warmthFactor, type DryingTime, type Skin } from '../drying/drying-time';
 import { refuse } from '../safety/refuse';
 import type { Thing } from '../things/thing';
 import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { steamHeat_J_kg } from '../heat/boil-down';
-import { kgFromLb } from '../quantities/units';
+import { cFromF, kgFromLb } from '../quantities/units';
 import { lookUpStorage, type Keeps } from '../storing/storage-look-up';
 import { isMixture, mixtureNotDried } from './mixture-ways';
 import type { Kitchen, KitchenDryer } from './kitchen';
@@ -25,6 +26,8 @@ export interface DryChoices {
 	readonly thickness_mm?: number;
 	readonly skin?: Skin;
 	readonly blanched?: boolean;
+	/** Air of the dryer where it is not the row's, °C. */
+	readonly air_C?: number;
 }
 export interface DryWaysInput {
 	readonly thing: Thing;
@@ -33,11 +36,28 @@ export interface DryWaysInput {
 	readonly grams: number;
 	readonly kitchen: Kitchen;
 	readonly choices: DryChoices;
+	/** What trays of this food took before. */
+	readonly before?: readonly DriedBefore[];
 	/** ms. */
 	readonly now: number;
 }
+/** A load of this food that went by a row of the table: hours of its trays to what the table had said. */
+export interface DriedBefore extends PastLoad {
+	readonly rowId: string;
+	readonly machine: string;
+}
 export interface DryWay {
 	readonly kind: 'way';
+	readonly thing: Thing;
+	readonly cut: CutRow;
+	/** Ready for the trays, g. */
+	readonly load_g: number;
+	/** The table's hours carried to this piece, before what this household has learned; and what it has learned. */
+	readonly table_h: number;
+	readonly own: OwnFactor | null;
+	/** As it was chosen; null as printed. */
+	readonly thickness_mm: number | null;
+	readonly skin: Skin | null;
 	readonly row: DryingRow;
 	/** Every row of the food: a choice where there is more than one. */
 	readonly rows: readonly DryingRow[];
@@ -71,7 +91,7 @@ export interface DryWay {
 }
 
 /** A dryer as many have, where the household has none. Common practice. */
-const usualDryer: KitchenDryer = { trays: 5, trayArea_m2: 0.08, power_W: 500, heater: 'bottom' };
+const usualDryer: KitchenDryer = { name: 'Dryer', trays: 5, trayArea_m2: 0.08, power_W: 500, heater: 'bottom' };
 const traying_s = 120;
 
 /** What comes before: the table's steam or water, whichever this kitchen would do first. */
@@ -108,9 +128,10 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		};
 	const dryer = kitchen.dryer ?? usualDryer;
 	const perTray_kg = dryingModel.trayLoad_kg_m2.value * dryer.trayArea_m2;
-	const time = dryingTime({
+	const table = dryingTime({
 		food,
 		row,
+		...(choices.air_C === undefined ? {} : { air_C: choices.air_C }),
 		...(choices.thickness_mm === undefined ? {} : { thickness_mm: choices.thickness_mm }),
 		...(choices.skin ? { skin: choices.skin } : {}),
 		blanched: choices.blanched ?? true,
@@ -118,7 +139,8 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		room_humidity: kitchen.room_humidity,
 		altitude_m: kitchen.altitude_m ?? 0
 	});
-	if (time.kind === 'refused') return time;
+	if (table.kind === 'refused') return table;
+	const { time, own } = withOwn(table, (input.before ?? []).filter((b) => b.rowId === row.id && b.machine === dryer.name)); // prettier-ignore
 	const share = shareLeft(thing, cut);
 	const wet_kg = (input.grams / 1000) * share;
 	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
@@ -154,6 +176,13 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const today = dateIn(kitchen.zone, input.now);
 	return {
 		kind: 'way',
+		thing,
+		cut,
+		load_g: Math.round(wet_kg * 1000),
+		table_h: table.hours,
+		own,
+		thickness_mm: choices.thickness_mm ?? null,
+		skin: choices.skin ?? null,
 		row,
 		rows: look.rows,
 		time,
@@ -184,6 +213,43 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 			: whyOf(time)
 	};
 }
+
+/** The hours as this household's own loads move them; meat's stand as printed. */
+function withOwn(table: DryingTime, before: readonly DriedBefore[]): { time: DryingTime; own: OwnFactor | null } {
+	if (table.asPrinted || before.length === 0) return { time: table, own: null };
+	const own = ownFactor(table.doubt, before);
+	const hours = table.hours * own.factor;
+	const words = own.loads === 1 ? 'as your last load did' : `as your ${own.loads} loads did`;
+	return {
+		own,
+		time: {
+			...table,
+			hours,
+			doubt: own.doubt,
+			interval_h: [hours * Math.exp(-1.645 * own.doubt), hours * Math.exp(1.645 * own.doubt)],
+			factors: [...table.factors, { words, factor: own.factor }]
+		}
+	};
+}
+
+/** Air that fruit and vegetables are dried in besides what is printed, and herbs in damp weather, °F (common practice; dry/herb-humid). */
+const otherAirs_F = { fruit: [120, 125, 135], vegetable: [120, 125, 135], herb: [125], meat: [] } as const;
+
+/** Other air that this may be dried in, with the hours that it then takes: cooler costs hours. Meat has none but the printed. */
+export function otherAirs(way: DryWay): { readonly air_C: number; readonly hours: number }[] {
+	if (way.time.asPrinted) return [];
+	const printed_C = cFromF((way.row.F[0] + way.row.F[1]) / 2);
+	const { hours, air_C: now_C } = way.time;
+	return [printed_C, ...otherAirs_F[way.row.kind].map((f) => cFromF(f))]
+		.filter((c, i, all) => all.findIndex((d) => Math.abs(d - c) < 0.5) === i)
+		.map((air_C) => ({ air_C, hours: hours * warmthFactor(air_C, now_C) }));
+}
+
+/** When to load so that it is dry by then for nine of ten, and for the middle one; ms. */
+export const loadBy = ({ time }: DryWay, ready: number): { readonly sure: number; readonly middle: number } => ({
+	sure: ready - time.interval_h[1] * 3_600_000,
+	middle: ready - time.hours * 3_600_000
+});
 
 /** Skipping a blanch that is printed shortens the date: used within a month (common practice). */
 const skippedMonths = 1;

@@ -65,7 +65,7 @@ describe('drying an item', () => {
 		expect(open('apples', {}, 6000, own).usualDryer).toBe(true);
 		const soaked = open('tomatoes', {}, 6000, {
 			...kitchen,
-			dryer: { trays: 8, trayArea_m2: 0.1, power_W: 100, heater: 'bottom' }
+			dryer: { name: 'Dryer', trays: 8, trayArea_m2: 0.1, power_W: 100, heater: 'bottom' }
 		});
 		expect(soaked.energy_kWh).toBeCloseTo(0.1 * soaked.time.hours * soaked.trays.loads, 9);
 	});

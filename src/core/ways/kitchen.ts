@@ -59,6 +59,7 @@ export interface Kitchen {
 }
 
 export interface KitchenDryer extends Dryer, Pick<DryerSpec, 'trayArea_m2' | 'power_W'> {
+	readonly name: string;
 	/** Fewest that it may run with; one where nobody said. */
 	readonly leastTrays?: number;
 }

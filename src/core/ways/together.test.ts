@@ -12,7 +12,7 @@ import type { Kitchen } from './kitchen';
 import { sharedCanners, sharedDryer, sharedPots, type WithWay } from './together';
 
 const now = Date.parse('2026-08-25T15:40:00Z');
-const dryer = { trays: 9, trayArea_m2: 0.1, power_W: 600, heater: 'back' } as const;
+const dryer = { name: 'Dryer', trays: 9, trayArea_m2: 0.1, power_W: 600, heater: 'back' } as const;
 const kitchen: Kitchen = { ...home, altitude_m: 380, dryer, canners: [] };
 const food = (id: string) => {
 	const found = foodById(id);

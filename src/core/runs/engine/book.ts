@@ -35,6 +35,31 @@ export interface Closing {
 		/** Actual seconds in each stage it went through. */
 		readonly stages: Readonly<Record<string, number>>;
 	}[];
+	/** Of a dryer: each tray, planned and observed. */
+	readonly trays?: readonly DriedTray[];
+}
+
+/** A tray of a dryer as the book keeps it: what the household's own factor is learned from. */
+export interface DriedTray {
+	readonly tray: number;
+	readonly slot: number;
+	/** At its start, weighed or by its measure, g, and its measure, mL. */
+	readonly wet_g: number | null;
+	readonly wet_mL: number | null;
+	/** When it came off. */
+	readonly dry_g: number | null;
+	readonly dry_mL: number | null;
+	/** That the dryer worked on it. */
+	readonly hours: number;
+	readonly planned_h: number;
+	/** As planned without the household's own factor. */
+	readonly table_h: number;
+	/** Row of the drying table. */
+	readonly rowId: string;
+	/** The dryer's name. */
+	readonly machine: string;
+	readonly weights: readonly { readonly hours: number; readonly grams: number }[];
+	readonly outcome: 'dry' | 'eaten' | 'spoiled' | 'left';
 }
 
 /** One thing that came out: an entry of its own, with its packs. */
@@ -47,6 +72,8 @@ export interface BookEntry {
 	readonly wayId: string;
 	readonly way: string;
 	readonly method: 'freeze' | 'dry' | 'can' | 'cellar' | 'ferment' | 'salt' | 'cure' | 'cook' | 'other';
+	/** What its packs hold. */
+	readonly state: 'frozen' | 'dried';
 	readonly title: string;
 	readonly use: string;
 	/** Months that its packs keep. */

@@ -29,6 +29,12 @@ export interface AnyState {
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
 export type TapOf<E> = DistributiveOmit<E, 'id' | 'at'>;
 
+/**
+ * What is asked for before an act: a weight, packs, ice, a temperature, words, what goes onto a tray (weighed or in cups),
+ * what is left of it (by weight, and by measure where somebody measures it).
+ */
+export type Asks = 'weight' | 'packs' | 'ice' | 'temperature' | 'words' | 'load' | 'dry';
+
 /** Something that could be done now. */
 export interface Act<Tap> {
 	readonly key: string;
@@ -50,7 +56,11 @@ export interface Act<Tap> {
 	/** What else could be done of it, one tap away. */
 	readonly others?: readonly { readonly label: string; readonly tap: Tap }[];
 	/** What is asked for before it: a weight, packs. */
-	readonly asks?: 'weight' | 'packs' | 'ice' | 'temperature';
+	readonly asks?: Asks;
+	/** What comes, in the fewest words, before its time: "feel tray 7". */
+	readonly then?: string;
+	/** Its board shows it while it is not due: no line of its own. */
+	readonly drawn?: boolean;
 	/** Which of the run's foods it is about, from 1. */
 	readonly subject: number | null;
 	/** Which of what stands on the worktop: the key of a placed unit. */
@@ -116,6 +126,37 @@ export interface OutputHead {
 	readonly months: readonly [number, number];
 }
 
+/** Where packs of a run may be put: kinds of place. */
+export type PackPlace = 'freezer' | 'fridge' | 'pantry' | 'cool' | 'cellar';
+
+/** A thing that comes out, at the moment when it can be put away. */
+export interface Packable {
+	/** The number of its code. */
+	readonly n: number;
+	readonly name: string;
+	/** Expected into packs from what is ready, and in packs already, g. */
+	readonly ready_g: number;
+	readonly packed_g: number;
+	readonly portion_g: number;
+	readonly second_g?: number;
+	readonly containerId: string | null;
+	/** What is ready of it: "firm", "dry". */
+	readonly readyWord: string;
+	/** What it goes into: "pack", "jar". */
+	readonly packWord: string;
+}
+
+/** What became of a run, for the page that closes it. */
+export interface Sums {
+	readonly packed_g: number;
+	readonly supper_g: number;
+	/** Not begun: it goes back where it came from; under way: it counts as used. g */
+	readonly waiting_g: number;
+	readonly under_g: number;
+	/** What is still where it came from, where the run was stopped. */
+	readonly stoppedWords: string;
+}
+
 /**
  * A kind of run: all that is its own. The engine orders events, takes back what was undone, knows the events that are
  * common to all, and books; a kind says what its plan means, what an event changes, what comes next, and what is to be
@@ -131,10 +172,24 @@ export interface RunKind<P extends AnyPlan, S extends AnyState, E extends Base &
 	fold(plan: P, begunAt: number, events: readonly E[]): S;
 	acts(plan: P, state: S, now: number): Act<TapOf<E>>[];
 	troubles(plan: P, state: S, now: number): Trouble<TapOf<E>>[];
+	/** The commonest of them in a few words. */
+	readonly wrongTurns: string;
+	/** What its worktop is called. */
+	readonly worktop: string;
 	/** Why a figure is asked about before it is kept. */
 	surprise(plan: P, tap: TapOf<E>, state?: S, volume_mL?: number): string | undefined;
 	book(plan: P, state: S): RunBook;
-	stations(plan: P, state: S, now: number): Station[];
+	/** What stands where; a kind that is drawn otherwise has none. */
+	stations?(plan: P, state: S, now: number): Station[];
+	/** Foods that still go in one after the other, in their order; the `order` tap changes it. */
+	queue?(plan: P, state: S): readonly { readonly n: number; readonly name: string }[];
+	/** What of it can be put away now, or is. */
+	packables(plan: P, state: S): Packable[];
+	/** Whether nothing is under way any more and all of it is put away. */
+	allAway(plan: P, state: S): boolean;
+	sums(plan: P, state: S): Sums;
+	/** Kinds of place that packs of one of its things may stand in, the best first. */
+	placesFor(plan: P, n: number): readonly PackPlace[];
 	/** A tap in a few words; without a plan the foods have no names. */
 	say(event: E, units: Units, plan: P | null): string;
 	head(plan: P): Headline;

@@ -6,7 +6,8 @@ import { kitchen } from '../../ways/kitchen.fixture';
 import { Device } from '../../../../tests/laws/devices';
 import { freezeTap } from '../../../../tests/laws/freeze-taps';
 import { random } from '../../../../tests/laws/random';
-import { foldRun, kindOf, type RunEvent } from '../kinds';
+import { freeze } from '../kinds/freeze';
+import type { FreezeEvent } from '../kinds/freeze/events';
 import { planFreeze } from '../kinds/freeze/make';
 import { inOrder, seenOf, undoneAmong } from './order';
 
@@ -23,7 +24,7 @@ if (!way) throw new Error('no way');
 const plan = planFreeze([{ way, lotId: 'lot', called: 'beans', form: 'whole', raw_g: 4200 }], kitchen);
 
 /** Two devices at one run: wrong clocks that jump, taps said late, undone and repeated, ends and reopenings anywhere. */
-function history(seed: number): { events: RunEvent[]; devices: Device[] } {
+function history(seed: number): { events: FreezeEvent[]; devices: Device[] } {
 	const r = random(seed);
 	const devices = [new Device('a', r), new Device('b', r)];
 	let now = start;
@@ -38,7 +39,7 @@ function history(seed: number): { events: RunEvent[]; devices: Device[] } {
 		const where = { placeIds: ['f1', 'f2'], containerIds: ['c1', null] };
 		device.tap(freezeTap(r, plan, start, now, device.shown, where), now, r.next() < 0.15 ? r.below(30) * 60_000 : 0);
 	}
-	return { events: devices.flatMap((d) => d.waiting), devices };
+	return { events: devices.flatMap((d) => d.waiting) as FreezeEvent[], devices };
 }
 function shuffled<T>(list: readonly T[], seed: number): T[] {
 	const r = random(seed + 1);
@@ -58,10 +59,10 @@ describe(`the order of a run’s events, over ${histories} histories of two devi
 			expect(inOrder(shuffled(events, seedOf(i))), `seed ${seedOf(i)}`).toEqual(order);
 			expect(new Set(order)).toEqual(new Set(events));
 			const at = new Map(order.map((e, n) => [e.id, n]));
-			const place = (e: RunEvent) => at.get(e.id) ?? -1;
+			const place = (e: FreezeEvent) => at.get(e.id) ?? -1;
 			for (const { waiting } of devices)
 				for (let n = 1; n < waiting.length; n++) {
-					const [before, after] = [waiting[n - 1] as RunEvent, waiting[n] as RunEvent];
+					const [before, after] = [waiting[n - 1] as FreezeEvent, waiting[n] as FreezeEvent];
 					if (after.at < before.at) backwards++;
 					expect(place(after), `seed ${seedOf(i)}`).toBeGreaterThan(place(before));
 				}
@@ -80,12 +81,12 @@ describe(`the order of a run’s events, over ${histories} histories of two devi
 		let closed = 0;
 		for (let i = 0; i < histories; i++) {
 			const { events } = history(seedOf(i));
-			const state = foldRun(plan, start, shuffled(events, seedOf(i)));
-			expect(state).toEqual(foldRun(plan, start, events));
+			const state = freeze.fold(plan, start, shuffled(events, seedOf(i)));
+			expect(state).toEqual(freeze.fold(plan, start, events));
 			const undone = undoneAmong(events);
 			const packed = events.filter((e) => e.type === 'pack' && !undone.has(e.id));
 			const ends = events.filter((e) => (e.type === 'finish' || e.type === 'stop') && !undone.has(e.id));
-			const book = kindOf(plan).book(plan, state);
+			const book = freeze.book(plan, state);
 			expect(book.end === null, `seed ${seedOf(i)}`).toBe(ends.length === 0);
 			expect(new Set(state.ends)).toEqual(new Set(ends.map((e) => e.id)));
 			const [entry] = book.entries;
@@ -101,7 +102,7 @@ describe(`the order of a run’s events, over ${histories} histories of two devi
 });
 
 describe('the order of events', () => {
-	const event = (id: string, at: number, more: Partial<RunEvent> = {}) => ({ id, at, ...more }) as RunEvent;
+	const event = (id: string, at: number, more: Partial<FreezeEvent> = {}) => ({ id, at, ...more }) as FreezeEvent;
 	it('goes by time for events of before, which name no device', () => {
 		expect(inOrder([event('b', 2), event('a', 1), event('c', 3)]).map((e) => e.id)).toEqual(['a', 'b', 'c']);
 	});

@@ -1,22 +1,28 @@
 import type { Units } from '../../quantities/format';
+import type { Act, RunKind, TapOf } from '../engine/kind';
+import { dry } from './dry';
+import type { DryEvent } from './dry/events';
+import type { DryState } from './dry/fold';
+import type { DryPlan } from './dry/plan';
 import { freeze } from './freeze';
-import type { FreezeAct, FreezeTap } from './freeze/act';
 import type { FreezeEvent } from './freeze/events';
 import type { FreezeState } from './freeze/fold';
 import type { FreezePlan } from './freeze/plan';
 
-/** The list of kinds: a new one is added here, and nowhere else. */
-const kinds = [freeze] as const;
-
-export type RunPlan = FreezePlan;
-export type RunState = FreezeState;
-export type RunEvent = FreezeEvent;
+export type RunPlan = FreezePlan | DryPlan;
+export type RunState = FreezeState | DryState;
+export type RunEvent = FreezeEvent | DryEvent;
 export type RunEventType = RunEvent['type'];
-export type Tap = FreezeTap;
-export type RunAct = FreezeAct;
+export type Tap = TapOf<RunEvent>;
+export type RunAct = Act<Tap>;
+/** A kind as those see it who do not ask which: its plan, state and taps always belong together. */
+export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
+
+/** The list of kinds: a new one is added here, and nowhere else. */
+const kinds: readonly AnyKind[] = [freeze, dry];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
-export function kindOf(plan: { readonly kind: string }): (typeof kinds)[number] {
+export function kindOf(plan: { readonly kind: string }): AnyKind {
 	const kind = kinds.find((k) => k.id === plan.kind);
 	if (!kind) throw new Error(`There is no kind of run "${plan.kind}".`);
 	return kind;
@@ -28,8 +34,10 @@ export const planOf = (kept: object): RunPlan => kindOf(kept as { kind: string }
 export const foldRun = (plan: RunPlan, begunAt: number, events: readonly RunEvent[]): RunState =>
 	kindOf(plan).fold(plan, begunAt, events);
 
+const ownerOf = (type: string): AnyKind => kinds.find((k) => type in k.fields) ?? kinds[0] ?? freeze;
+
 /** A tap in a few words, where its run is not at hand. */
-export const sayTap = (event: RunEvent, units: Units): string => kinds[0].say(event, units, null);
+export const sayTap = (event: RunEvent, units: Units): string => ownerOf(event.type).say(event, units, null);
 
 /** Every event that a run of a kind knows, with what it holds. */
 export { allFields } from './fields';

@@ -1,5 +1,6 @@
 import { and, desc, eq, ilike, isNull, lt, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import type { DriedBefore } from '$core/ways/dry-ways';
 import type { Closing } from '$core/runs/engine/book';
 import { planOf, type RunPlan } from '$core/runs/kinds';
 import type { Database } from '../db/client';
@@ -8,6 +9,9 @@ import { AppError, notFound } from '../errors';
 import { once } from './once';
 import { freeCodes } from './runs/codes';
 import { columnsOf } from './runs/entries';
+
+/** Older loads than these say little of today's. */
+const mostLoads = 20;
 
 export type BatchRow = typeof batch.$inferSelect;
 
@@ -61,6 +65,27 @@ export function batchStore(db: Database, householdId: string, now: Date) {
 					createdAt: now
 				});
 				return { code };
+			});
+		},
+
+		/** What trays of a lot's food took in loads of before: the newest loads first, those alone that the hand called dry. */
+		async dryings(lotId: string): Promise<DriedBefore[]> {
+			const food = db
+				.select({ food: lot.food })
+				.from(lot)
+				.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)));
+			const rows = await db
+				.select({ closing: batch.closing })
+				.from(batch)
+				.where(and(mine, eq(batch.food, food), eq(batch.method, 'dry'), isNull(batch.voidedAt)))
+				.orderBy(desc(batch.packedOn), desc(batch.id))
+				.limit(mostLoads);
+			return rows.flatMap(({ closing }) => {
+				const dry = (closing.trays ?? []).filter((t) => t.outcome === 'dry' && t.hours > 0 && t.table_h > 0);
+				const [first] = dry;
+				if (!first) return [];
+				const ratios = dry.map((t) => Math.min(20, Math.max(0.05, t.hours / t.table_h)));
+				return [{ rowId: first.rowId, machine: first.machine, ratios }];
 			});
 		},
 

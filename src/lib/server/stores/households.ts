@@ -141,7 +141,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		const freezers = places.filter((p) => p.kind === 'freezer');
 		const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
 		const canners = machines.flatMap((m) => (m.kind === 'canner' ? [{ name: m.name, ...m.spec }] : []));
-		const [dryer] = machines.flatMap((m) => (m.kind === 'dryer' ? [m.spec] : []));
+		const [dryer] = machines.flatMap((m) => (m.kind === 'dryer' ? [{ name: m.name, ...m.spec }] : []));
 		const kitchen: Kitchen = {
 			altitude_m: row.altitudeM,
 			gauge: gaugeOf(canners),

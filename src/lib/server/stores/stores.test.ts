@@ -6,7 +6,8 @@ import { foldStock } from '$core/stock/fold';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
-import type { RunEvent, RunPlan, Tap } from '$core/runs/kinds';
+import type { RunEvent, Tap } from '$core/runs/kinds';
+import type { FreezePlan } from '$core/runs/kinds/freeze/plan';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { loadDemo } from '$demo/load';
 import { bringUpToDate, connect } from '../db/client';
@@ -229,7 +230,7 @@ describe('the stock under many hands', () => {
 
 async function rawRun(
 	h: HouseholdRow
-): Promise<{ plan: RunPlan; lotId: string; freezerId: string; containerId: string }> {
+): Promise<{ plan: FreezePlan; lotId: string; freezerId: string; containerId: string }> {
 	const s = stores(h);
 	const kitchen = await s.home.kitchen();
 	const item = (await s.stock.basket()).find((l) => l.lot.food === 'runner-beans');

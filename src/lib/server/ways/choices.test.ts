@@ -5,8 +5,9 @@ import { readHaul, placeFor } from '../haul';
 import { storesFor } from '../stores';
 import { householdById, newHousehold, type HouseholdRow } from '../stores/households';
 import { lotOfThing } from '../things';
-import { byHand, chooseWay, shareLot, startWay } from './do';
-import { lookAt } from './look';
+import type { RunEvent } from '$core/runs/kinds';
+import { byHand, chooseWay, shareLot, startLoad, startWay } from './do';
+import { canSlug, lookAt } from './look';
 import { waysView } from './view';
 
 let link: ReturnType<typeof connect>;
@@ -148,12 +149,77 @@ describe('the kilos of a lot', () => {
 	});
 
 	it('are started by what the form says, and by nothing that is refused or not led', async () => {
-		const { home, lotId } = await kitchen('start', '3 kg courgettes');
-		const stores = at(home);
+		const { home, lotId } = await kitchen('start', '3 kg tomatoes');
+		// Canned at a known altitude alone: its ways are there, and its run is not.
+		const stores = at({ ...home, altitudeM: 300 });
 		const start = (way: string, said = {}) => startWay(stores, { key: randomUUID(), body: {} }, lotId, { way, said }, now); // prettier-ignore
-		await expect(start('dry')).rejects.toMatchObject({ status: 422, code: 'NOT_LED' });
+		const [can] = (await lookAt(stores, lotId, { fields: {} }, now)).cans;
+		await expect(start(canSlug(can?.id ?? ''))).rejects.toMatchObject({ status: 422, code: 'NOT_LED' });
 		await expect(start('none')).rejects.toMatchObject({ status: 400, code: 'UNKNOWN_WAY' });
 		await expect(start('raw', { grams: '9 kg' })).rejects.toMatchObject({ code: 'NOT_ENOUGH' });
 		await expect(start('raw', { portion: 'lots' })).rejects.toMatchObject({ status: 400 });
+	});
+
+	it('are dried as the form says, with the hours that another air costs', async () => {
+		const { home, lotId } = await kitchen('dry', '3 kg apples');
+		const said = { mm: '5', air: '52', grams: '2000' };
+		const id = await startWay(at(home), { key: randomUUID(), body: {} }, lotId, { way: 'dry', said }, now);
+		const plan = (await at(home).runs.open()).find((r) => r.id === id)?.plan;
+		if (plan?.kind !== 'dry') throw new Error('not dried');
+		expect(plan.air_C).toBe(52);
+		expect(plan.subjects[0]).toMatchObject({ raw_g: 2000, thickness_mm: 5, rowId: 'apples' });
+		// 30 kJ/mol, 333.15 to 325.15 K: exp(3608 × (1/325.15 − 1/333.15)) = 1.31.
+		const warm = await lookAt(at(home), lotId, { way: 'dry', fields: { mm: '5' } }, now);
+		if (warm.dry.kind !== 'way') throw new Error('no way');
+		expect((plan.subjects[0]?.forecast.hours ?? 0) / warm.dry.time.hours).toBeCloseTo(1.31, 1);
+	});
+
+	it('share one load of the dryer with others, and never with meat', async () => {
+		const { home, lotId } = await kitchen('load', '2 kg apples');
+		const onions = await put(home, '1 kg carrots');
+		const beef = await put(home, '2 kg beef');
+		const load = (lots: string[]) => startLoad(at(home), { key: randomUUID(), body: {} }, lots, now);
+		await expect(load([lotId, beef])).rejects.toMatchObject({ status: 422, code: 'REFUSED' });
+		const id = await load([lotId, onions]);
+		const plan = (await at(home).runs.open()).find((r) => r.id === id)?.plan;
+		expect(plan?.subjects.map((s) => s.lotId).sort()).toEqual([lotId, onions].sort());
+		await expect(load([lotId, onions])).rejects.toMatchObject({ status: 409, code: 'SPOKEN_FOR' });
+	});
+
+	it('come to the shelf as dried food, in its place alone; and the next forecast is this kitchen’s own', async () => {
+		const { home, lotId } = await kitchen('learn', '2 kg apples');
+		const places = await at(home).home.places();
+		const placeId = (kind: string) => places.find((p) => p.kind === kind)?.id ?? '';
+		const before = await lookAt(at(home), lotId, { fields: {} }, now);
+		if (before.dry.kind !== 'way') throw new Error('no way');
+		const id = await startWay(at(home), { key: randomUUID(), body: {} }, lotId, { way: 'dry', said: { grams: '1000' } }, now); // prettier-ignore
+		const end_h = before.dry.time.hours * 1.4;
+		const ev = (h: number, tap: object) =>
+			({ ...tap, id: randomUUID(), at: now.getTime() + Math.round(h * 3_600_000) }) as RunEvent;
+		const later = storesFor(link.db, home, new Date(now.getTime() + 30 * 3_600_000));
+		const pack = { type: 'pack', packs: 1, pack_g: 70, containerId: null };
+		await later.runs.append(id, [
+			ev(0.1, { type: 'weigh', grams: 400 }),
+			ev(0.1, { type: 'first', on: false, last: true }),
+			ev(0.2, { type: 'load', tray: 1, slot: 1, grams: 400 }),
+			ev(0.2 + end_h, { type: 'pull', tray: 1, grams: 70 })
+		], 'test'); // prettier-ignore
+		await expect(later.runs.append(id, [ev(25, { ...pack, placeId: placeId('counter') })], 'test')).rejects.toMatchObject({ status: 422, code: 'NOT_THERE' }); // prettier-ignore
+		await expect(later.runs.append(id, [ev(25, { type: 'move', potful: 1, to: 'blanch' })], 'test')).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+		await later.runs.append(
+			id,
+			[ev(25, { ...pack, placeId: placeId('pantry') }), ev(25.1, { type: 'finish' })],
+			'test'
+		);
+		const shelf = await later.stock.shelves();
+		expect(shelf.filter((l) => !l.waiting).map((l) => [l.food, l.state, l.amount])).toEqual([['apples', 'dried', 1]]);
+		// One load at 1.4 times the table: the prior of the table and the load, worked by hand in own-factor.test.ts.
+		const after = await lookAt(later, lotId, { fields: {} }, now);
+		if (after.dry.kind !== 'way') throw new Error('no way');
+		expect(after.dry.table_h).toBeCloseTo(before.dry.table_h, 6);
+		expect(after.dry.own?.loads).toBe(1);
+		expect(after.dry.time.hours).toBeGreaterThan(before.dry.time.hours * 1.2);
+		expect(after.dry.time.hours).toBeLessThan(before.dry.time.hours * 1.4);
+		expect(after.dry.time.doubt).toBeLessThan(before.dry.time.doubt);
 	});
 });

@@ -1,3 +1,6 @@
+import type { Refusal } from '$core/errors';
+import { planDry } from '$core/runs/kinds/dry/make';
+import type { DryPlan } from '$core/runs/kinds/dry/plan';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { withPart, fitting, type Share } from '$core/ways/shares';
 import { AppError } from '../errors';
@@ -43,6 +46,7 @@ export async function startWay(
 	if (look.stop)
 		throw new AppError(422, 'REFUSED', `${look.stop.reason} Instead: ${look.stop.instead.join('; ')}. Nothing was started.`); // prettier-ignore
 	choicesOf(query, look.thing, look.home);
+	if (way === 'dry') return startDrying(stores, ask, look, query.grams, now);
 	if (slugsOf(look).includes(way) && !look.freeze.some((f) => f.becomes === way))
 		throw new AppError(422, 'NOT_LED', 'This way is not led at the Stove yet: do it by its numbers, then write down by hand what came of it. Nothing was started.'); // prettier-ignore
 	const found = look.freeze.find((f) => f.becomes === way || f.way.id === way);
@@ -68,6 +72,67 @@ export async function startWay(
 	const { id } = await stores.runs.start(ask, planFreeze([one], look.kitchen, await freezersOf(stores)));
 	if (share !== undefined) await stores.choices.begun(lotId, found.becomes);
 	return id;
+}
+
+/** @throws {AppError} 409 at the stove; 422 refused */
+async function startDrying(
+	stores: Stores,
+	ask: { readonly key: string; readonly body: unknown },
+	look: Look,
+	grams: number | undefined,
+	now: Date
+): Promise<string> {
+	if (look.free_g === 0)
+		throw new AppError(409, 'SPOKEN_FOR', 'All of it is at the stove already. Nothing was started.');
+	const share = look.shares.find((s) => s.way === 'dry')?.grams;
+	const part = lookAtPart(look, amountOf(look, grams ?? share), now);
+	const { id } = await stores.runs.start(ask, dryPlan([part]));
+	if (share !== undefined) await stores.choices.begun(look.lot.id, 'dry');
+	return id;
+}
+
+/** One load of all that is looked at. @throws {AppError} 422 refused, or apart */
+function dryPlan(looks: readonly Look[]): DryPlan {
+	const chosen = looks.map((look) => {
+		if (look.dry.kind === 'refused') throw refused(look.dry);
+		return { way: look.dry, lotId: look.lot.id, called: look.lot.title, form: look.lot.form, raw_g: look.shown_g };
+	});
+	const [first] = looks;
+	if (!first) throw unknownWay();
+	const plan = planDry(chosen, first.kitchen);
+	if (plan.kind === 'refused') throw refused(plan);
+	return plan;
+}
+
+const refused = ({ reason, instead }: Refusal) =>
+	new AppError(422, 'REFUSED', `${reason} Instead: ${instead.join('; ')}. Nothing was started.`);
+
+/**
+ * Starts one load of the dryer with several lots, in the air that all of them stand.
+ *
+ * @throws {AppError} 404; 409 at the stove; 422 one of them is not dried, or two do not stand together
+ */
+export async function startLoad(
+	stores: Stores,
+	ask: { readonly key: string; readonly body: unknown },
+	lotIds: readonly string[],
+	now: Date
+): Promise<string> {
+	const looks: Look[] = [];
+	for (const id of lotIds) looks.push(await lookAt(stores, id, { fields: {} }, now));
+	const stopped = looks.find((l) => l.stop ?? l.free_g === 0);
+	if (stopped)
+		throw new AppError(409, 'SPOKEN_FOR', `${stopped.lot.title}: ${stopped.stop?.reason ?? 'all of it is at the stove already.'} Nothing was started.`); // prettier-ignore
+	const air = Math.min(...looks.map(({ dry }) => (dry.kind === 'refused' ? Infinity : dry.time.air_C)));
+	const alike = [];
+	// The coolest that one of them wants holds for all; each in its own hours at that.
+	for (const look of looks)
+		alike.push(
+			look.dry.kind === 'way' && look.dry.time.air_C > air + 0.1
+				? await lookAt(stores, look.lot.id, { way: 'dry', fields: { air: String(Math.round(air)) } }, now)
+				: look
+		);
+	return (await stores.runs.start(ask, dryPlan(alike))).id;
 }
 
 /**

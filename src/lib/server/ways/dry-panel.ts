@@ -1,20 +1,21 @@
 import { sayFraction, sayMinutes, sayTemperature, sayWeight, type Units } from '$core/quantities/format';
+import { nextAt, sayTime } from '$core/quantities/dates';
 import { cFromF } from '$core/quantities/units';
 import { skinsOf } from '$core/drying/drying-time';
-import type { DryWay } from '$core/ways/dry-ways';
+import { loadBy, otherAirs, type DryWay } from '$core/ways/dry-ways';
 import type { GlanceWay } from '$core/ways/glance';
 import { onTheClock } from '$core/ways/on-the-clock';
 import { sources } from '$reference/sources';
 import type { Fact, Switch } from '$lib/ui/ways/view';
 import type { Look } from './look';
-import { cautionsShown, each, fact, later, minor, oneOf, sourced, type Own } from './panel';
+import { cautionsShown, each, fact, minor, startOf, oneOf, sourced, type Own } from './panel';
 import { count } from './rows';
 
 const hours = (h: number): string =>
 	h < 10 ? `${Math.round(h * 2) / 2}`.replace('.5', '½').replace(/^0½/, '½') : `${Math.round(h)}`;
 
 /** The dryer, opened. */
-export function dryPanel(look: Look, dry: DryWay, row: GlanceWay): Own {
+export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): Own {
 	const { units } = look.kitchen;
 	const { time, trays, balance } = dry;
 	return {
@@ -23,6 +24,7 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay): Own {
 		facts: [
 			...beforeDrying(dry),
 			fact('in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
+			...byBreakfast(look, dry, now),
 			fact('trays', `${trays.needed}`, `${sayWeight(trays.perTray_kg * 1000, units)} each`, trayTroubles(dry)),
 			fact('done when', dry.row.test, `${sayWeight(balance.dry_kg * 1000, units)} are left, ${sayWeight(balance.water_kg * 1000, units)} of water gone`), // prettier-ignore
 			...(dry.keeps ? [fact('keeps', keepsOf(dry.keeps), dry.keeps.at ?? '')] : []),
@@ -38,7 +40,7 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay): Own {
 		recipe: null,
 		cautions: cautionsShown(dry.look.cautions),
 		source: sourced(sources[dry.row.source].short, dry.row.confidence),
-		start: later(look.free_g, 'Drying'),
+		start: startOf(look),
 		why: true
 	};
 }
@@ -53,6 +55,19 @@ const beforeDrying = ({ blanch }: DryWay): Fact[] =>
 				)
 			]
 		: [];
+
+/** Next morning, when somebody is up to take it off. */
+const breakfast_h = 7;
+
+/** When to load so that it is ready for breakfast: what takes a night is loaded the evening before. */
+function byBreakfast(look: Look, dry: DryWay, now: number): Fact[] {
+	const { zone } = look.kitchen;
+	if (dry.trays.loads > 1 || dry.time.hours > 20) return [];
+	const ready = nextAt(breakfast_h, now, zone);
+	const { sure, middle } = loadBy(dry, ready);
+	if (middle < now) return [];
+	return [fact('by 07:00', `in at ${sayTime(middle, zone)}`, sure < now ? 'as likely before as after' : `nine times in ten if in by ${sayTime(sure, zone)}`)]; // prettier-ignore
+}
 
 const trayTroubles = ({ trays, dryer, usualDryer }: DryWay): string =>
 	[
@@ -97,12 +112,30 @@ function drySwitches(look: Look, dry: DryWay): Switch[] {
 			query.skin ?? '',
 			skinsOf(row).map((s) => ({ value: s === 'as the row' ? '' : s, words: s === 'as the row' ? 'as printed' : s }))
 		),
+		...oneOf('air', 'air', query.air === undefined ? '' : String(query.air), airs(dry, units)),
 		...(blanches
 			? oneOf('blanch', 'blanched', query.blanch ?? '', [
 					{ value: '', words: 'yes, as printed' },
 					{ value: 'no', words: 'no: slower, and used within a month' }
 				])
 			: [])
+	];
+}
+
+/** As printed, and what else is in use: cooler air with the hours that it costs. */
+function airs(dry: DryWay, units: Units) {
+	const [printed, ...others] = otherAirs(dry);
+	if (!printed) return [];
+	const say = (C: number) => sayTemperature(Math.round(C), units);
+	return [
+		{ value: '', words: `${say(printed.air_C)}, as printed` },
+		...others.map((o) => {
+			const more = Math.round(o.hours - printed.hours);
+			return {
+				value: String(Math.round(o.air_C)),
+				words: `${say(o.air_C)}${more === 0 ? '' : `, ${more > 0 ? '+' : '−'}${Math.abs(more)} h`}`
+			};
+		})
 	];
 }
 

@@ -5,9 +5,9 @@ import type { FreezeEntry } from '$core/ways/all-ways';
 import type { FreezeWay } from '$core/ways/freeze-way';
 import { isMixture } from '$core/ways/mixture-ways';
 import { onTheClock } from '$core/ways/on-the-clock';
-import type { Fact, Start, Switch } from '$lib/ui/ways/view';
+import type { Fact, Switch } from '$lib/ui/ways/view';
 import type { Look } from './look';
-import { cautionsShown, each, fact, minor, oneOf, sourced, type Own } from './panel';
+import { cautionsShown, each, fact, minor, oneOf, sourced, startOf, type Own } from './panel';
 import { count } from './rows';
 
 /** One way into the freezer, opened. */
@@ -48,9 +48,6 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 		why: true
 	};
 }
-
-const startOf = ({ free_g }: Look): Start =>
-	free_g > 0 ? { kind: 'start' } : { kind: 'no', words: 'All of it is at the Stove already.' };
 
 function heat(way: FreezeWay, units: Units): Fact[] {
 	const { line } = way;

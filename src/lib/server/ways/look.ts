@@ -126,10 +126,11 @@ export function worked(
 		...(q.dry ? { row: q.dry } : {}),
 		...(q.mm ? { thickness_mm: q.mm } : {}),
 		...(q.skin ? { skin: q.skin } : {}),
-		...(q.blanch ? { blanched: false } : {})
+		...(q.blanch ? { blanched: false } : {}),
+		...(q.air ? { air_C: q.air } : {})
 	};
 	const cut = freeze[0]?.ways.cut ? firstCut(read) : null;
-	const dry = dryWay({ thing, cut, grams: shown_g, kitchen, choices, now });
+	const dry = dryWay({ thing, cut, grams: shown_g, kitchen, choices, before: read.dried, now });
 	const { cans, canned } = allCans(read, readOf, shown_g, now);
 	const paid = came_g > 0 ? Math.round(price * Math.min(1, shown_g / came_g)) : 0;
 	const list = glance({

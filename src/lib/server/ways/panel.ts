@@ -91,3 +91,7 @@ export const later = (free_g: number, what: string): Start =>
 	free_g > 0
 		? { kind: 'later', words: `${what} is not led at the Stove yet: do it by these numbers, then write down what came of it.` }
 		: { kind: 'no', words: 'All of it is at the Stove already.' }; // prettier-ignore
+
+/** Started as it stands, while some of it is free. */
+export const startOf = ({ free_g }: Look): Start =>
+	free_g > 0 ? { kind: 'start' } : { kind: 'no', words: 'All of it is at the Stove already.' };

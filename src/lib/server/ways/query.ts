@@ -28,6 +28,8 @@ export interface WayQuery {
 	skin?: Skin;
 	blanch?: 'no';
 	dry?: string;
+	/** Drying air, °C. */
+	air?: number;
 	/** Canning: hot or raw pack. */
 	style?: PackStyle;
 	/** Thickness of a frozen pack. */
@@ -57,6 +59,7 @@ const waySchema = Joi.object<WayQuery>({
 		.label('The skin'),
 	blanch: Joi.string().valid('no').label('Blanching'),
 	dry: line(60).label('The drying row'),
+	air: Joi.number().min(30).max(80).label('The air in °C'),
 	style: Joi.string().valid('hot', 'raw').label('The pack style'),
 	pack: Joi.number().min(5).max(200).label('The pack’s thickness in millimetres'),
 	paid: line(20).label('What was paid'),

@@ -1,5 +1,6 @@
 import type { Thing } from '$core/things/thing';
 import { freezeWays, type Ways } from '$core/ways/freeze-ways';
+import type { DriedBefore } from '$core/ways/dry-ways';
 import type { Kitchen } from '$core/ways/kitchen';
 import { editWeight } from '$core/quantities/parse-weight';
 import { AppError } from '../errors';
@@ -23,16 +24,19 @@ export interface LotRead {
 	readonly whole_g: number;
 	/** Of the place it stands in, within what food can be, °C. */
 	readonly food_C: number;
+	/** What trays of this food took before. */
+	readonly dried: readonly DriedBefore[];
 }
 
 /** @throws {AppError} 404 */
 export async function readLot(stores: Stores, lotId: string, now: Date): Promise<LotRead> {
-	const [{ lot, grams, place }, kitchen, reserved, recipes, metricCups] = await Promise.all([
+	const [{ lot, grams, place }, kitchen, reserved, recipes, metricCups, dried] = await Promise.all([
 		stores.stock.rawLot(lotId),
 		stores.home.kitchen(),
 		stores.runs.reserved(),
 		stores.home.recipePortions(),
-		stores.home.metricCups()
+		stores.home.metricCups(),
+		stores.batches.dryings(lotId)
 	]);
 	const { thing, clock, reread } = lotThing(lot, place, now);
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
@@ -48,7 +52,8 @@ export async function readLot(stores: Stores, lotId: string, now: Date): Promise
 		free_g,
 		// A lot that is all at the stove is shown whole, without a start.
 		whole_g: free_g > 0 ? free_g : Math.max(1, grams),
-		food_C: Math.min(30, Math.max(1, place.tempC))
+		food_C: Math.min(30, Math.max(1, place.tempC)),
+		dried
 	};
 }
 

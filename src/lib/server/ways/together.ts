@@ -15,8 +15,9 @@ export interface Shared {
 	readonly of: string;
 	readonly words: readonly string[];
 	readonly warn: string;
-	/** Where it is started together. */
+	/** Where it is started together; the lots of one load of the dryer. */
 	readonly start: string | null;
+	readonly load: readonly string[] | null;
 }
 
 export interface TogetherView {
@@ -57,7 +58,8 @@ function pots(looks: readonly Look[]): Shared[] {
 		of: 'of heating saved',
 		words: [`${sayVolume(s.savedWater_L, units)} less water to bring to the boil`, 'Firm before soft, strong ones last: the Stove keeps the order'],
 		warn: '',
-		start: `/stove/new?${s.lots.map((l) => `lot-${l.lotId}=yes`).join('&')}`
+		start: `/stove/new?${s.lots.map((l) => `lot-${l.lotId}=yes`).join('&')}`,
+		load: null
 	}));
 } // prettier-ignore
 
@@ -75,7 +77,8 @@ function dryers(looks: readonly Look[]): Shared[] {
 			of: saved_h >= 0.5 ? 'of the dryer saved' : 'saved: one after the other is as quick',
 			words: [`${hours(shared.together_h)} in ${sayCount(shared.runs, 'load')}, ${hours(shared.alone_h)} by themselves`, ...shared.words],
 			warn: shared.apart.map((a) => `${a.foods.join(' and ')}: ${a.reason}`).join(' '),
-			start: null
+			start: null,
+			load: shared.apart.length === 0 ? shared.lots.map((l) => l.lotId) : null
 		}
 	];
 } // prettier-ignore
@@ -93,6 +96,7 @@ function canners(looks: readonly Look[]): Shared[] {
 		of: 'saved',
 		words: [`${sayCount(s.loadsTogether, 'load')} where it would be ${s.loadsAlone}`, s.words, 'One time for a mixed load, the longest of them: common practice'],
 		warn: '',
-		start: null
+		start: null,
+		load: null
 	}));
 } // prettier-ignore

@@ -74,6 +74,13 @@ export function panelOf(look: Look, slug: string, now: Date): Panel | null {
 
 /** The fields that the open way was worked out from, its cut, size and amount among them. */
 function saysOf(look: Look, slug: string): Panel['says'] {
+	if (slug === 'dry') {
+		const { dry, mm, skin, blanch, air } = look.readOf(slug).query;
+		const said = { dry, mm, skin, blanch, air, grams: look.shown_g };
+		return Object.fromEntries(
+			Object.entries(said).flatMap(([name, v]) => (v === undefined ? [] : [[name, String(v)]]))
+		);
+	}
 	const frozen = look.freeze.find((f) => f.becomes === slug);
 	if (frozen?.way.kind !== 'way') return {};
 	const { cut, size, portion, pot, container, potfuls, packed } = look.readOf(slug).query;
@@ -89,7 +96,7 @@ function saysOf(look: Look, slug: string): Panel['says'] {
 function ownOf(look: Look, slug: string, row: GlanceWay | null, now: Date): Own | null {
 	const frozen = look.freeze.find((f) => f.becomes === slug);
 	if (frozen) return frozen.way.kind === 'way' ? freezePanel(look, frozen, frozen.way) : null;
-	if (slug === 'dry') return look.dry.kind === 'way' && row ? dryPanel(look, look.dry, row) : null;
+	if (slug === 'dry') return look.dry.kind === 'way' && row ? dryPanel(look, look.dry, row, now.getTime()) : null;
 	const can = look.cans.find((c) => canSlug(c.id) === slug);
 	return can ? canPanel(look, can, row, now) : null;
 }

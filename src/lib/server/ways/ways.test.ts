@@ -20,7 +20,7 @@ const home = { recipes: [], metricCups: true };
 const kitchen: Kitchen = {
 	...bare,
 	altitude_m: 380,
-	dryer: { trays: 9, trayArea_m2: 0.1, power_W: 600, heater: 'back' },
+	dryer: { name: 'Dryer', trays: 9, trayArea_m2: 0.1, power_W: 600, heater: 'back' },
 	trays: 6,
 	freezeDay_kg: 8
 };

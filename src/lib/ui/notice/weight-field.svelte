@@ -9,6 +9,7 @@
 		units,
 		onweight,
 		big = false,
+		placeholder = '',
 		width = ''
 	}: {
 		label: string;
@@ -16,10 +17,14 @@
 		units: Units;
 		onweight: (grams: number) => void;
 		big?: boolean;
+		/** Shown where nothing was weighed yet: no weight by itself. */
+		placeholder?: string;
 		width?: string;
 	} = $props();
 	let typed = $state<string | null>(null);
-	const wrong = $derived(typed !== null && parseWeight(typed) === undefined);
+	const wrong = $derived(
+		typed !== null && !(placeholder !== '' && typed.trim() === '') && parseWeight(typed) === undefined
+	);
 	const id = $props.id();
 
 	function changed(event: Event & { currentTarget: HTMLInputElement }) {
@@ -32,7 +37,8 @@
 <label class="field">
 	<span>{label}</span>
 	<input
-		value={typed ?? editWeight(grams, units)}
+		value={typed ?? (placeholder !== '' && grams === 0 ? '' : editWeight(grams, units))}
+		{placeholder}
 		oninput={changed}
 		onblur={() => {
 			if (!wrong) typed = null;

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { parseMeasure, fieldUnit, editMeasure } from '$core/quantities/parse-measure';
+	import { fieldUnit, editMeasure } from '$core/quantities/parse-measure';
 	import { sayWeight, type Units } from '$core/quantities/format';
 	import type { RunAct, Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import Figure from './figure.svelte';
+	import { markOf, plannedOf, saidTap } from './said-tap';
 	import type { Typed } from './types';
 
 	/** The one act: its sentence, the giant figure, what is asked for, and one big button. */
@@ -16,6 +17,7 @@
 		asking,
 		then,
 		typed,
+		cup_mL,
 		ontap,
 		onask,
 		more
@@ -30,27 +32,35 @@
 		then: readonly string[];
 		/** What was typed for this act: another one may come before it meanwhile, and nothing typed is lost. */
 		typed: Typed;
+		/** The household's cup, mL. */
+		cup_mL: number;
 		ontap: (tap: Tap) => void;
 		onask: () => void;
 		more: Snippet;
 	} = $props();
 	const tap = $derived(act.button?.tap);
-	const planned = $derived(tap?.type === 'weigh' || tap?.type === 'ice' ? tap.grams : 0);
-	const mark_C = $derived(tap?.type === 'reading' ? tap.dC / 10 : 0);
-	const read_C = $derived(typed.C === undefined ? mark_C : parseMeasure(typed.C, 'temperature', units));
+	const planned = $derived(plannedOf(tap));
+	const mark_C = $derived(markOf(tap));
+	const said = $derived(tap && saidTap(tap, typed, units, cup_mL));
+	/** Pressed with nothing that can be read: the field says so. */
+	let missing = $state(false);
 
-	/** The tap with what was typed; undefined where that cannot be read. */
-	function said(): Tap | undefined {
-		if (!tap) return undefined;
-		if (tap.type === 'weigh' || tap.type === 'ice') return { ...tap, grams: Math.round(typed.grams ?? planned) };
-		if (tap.type === 'reading') return read_C === undefined ? undefined : { ...tap, dC: Math.round(read_C * 10) };
-		return tap;
-	}
 	export function press(): void {
 		if (!act.ready && !asking) return onask();
-		const what = said();
-		if (what) ontap(what);
+		missing = said === undefined;
+		if (said) ontap(said);
 	}
+	const labels = {
+		ice: 'ice that is there now',
+		scale: 'on the tray now, without the tray',
+		load: 'on this tray, without the tray',
+		pull: 'what is left of it, without the tray'
+	} as const;
+	const label = $derived(
+		tap && tap.type in labels
+			? labels[tap.type as keyof typeof labels]
+			: `ready, weighed (expected ${sayWeight(planned, units)})`
+	);
 </script>
 
 <p class="text-lg text-soft first-letter:uppercase">
@@ -58,24 +68,60 @@
 	{/if}{act.about}
 </p>
 <h1 class="mt-1 text-3xl sm:text-[2.75rem]" aria-live="polite">{act.sentence}</h1>
-{#if act.asks === 'weight' || act.asks === 'ice'}
+{#if act.asks === 'words'}
+	<label class="field mt-4 max-w-md text-lg"
+		><span>who, and by what</span><input
+			maxlength="200"
+			value={typed.words ?? ''}
+			oninput={(e) => (typed.words = e.currentTarget.value)}
+			aria-invalid={missing && !said ? 'true' : undefined}
+		/>{#if missing && !said}<span class="fault">Say who identified it, and by what.</span>{/if}</label
+	>
+{:else if act.asks === 'load' || act.asks === 'dry'}
+	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
+	<div class="mt-3 flex flex-wrap items-end gap-3 text-lg">
+		<div class="max-w-52">
+			<WeightField
+				{label}
+				grams={typed.grams ?? (tap?.type === 'load' ? planned : 0)}
+				placeholder={tap?.type === 'load' ? '' : planned > 0 ? `about ${sayWeight(planned, units)}` : 'weigh it'}
+				{units}
+				onweight={(g) => (typed.grams = g)}
+				big
+			/>
+		</div>
+		<label class="field w-36"
+			><span>{act.asks === 'load' ? 'or in cups' : 'and in cups'}</span><input
+				inputmode="text"
+				placeholder="3 1/2"
+				value={typed.cups ?? ''}
+				oninput={(e) => (typed.cups = e.currentTarget.value)}
+				aria-invalid={typed.cups?.trim() && !said ? 'true' : undefined}
+				class="!min-h-16"
+			/>{#if typed.cups?.trim() && !said}<span class="fault">Write cups, such as 3 or 2 1/2.</span>{/if}</label
+		>
+	</div>
+{:else if act.asks === 'weight' || act.asks === 'ice'}
+	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
 	<div class="mt-4 max-w-sm text-lg">
 		<WeightField
-			label={act.asks === 'ice' ? 'ice that is there now' : `ready, weighed (expected ${sayWeight(planned, units)})`}
-			grams={typed.grams ?? planned}
+			{label}
+			grams={typed.grams ?? (tap?.type === 'scale' ? 0 : planned)}
+			placeholder={tap?.type === 'scale' ? `about ${sayWeight(planned, units)}` : ''}
 			{units}
 			onweight={(g) => (typed.grams = g)}
 			big
 		/>
+		{#if missing && !said}<span class="fault">Put it on the scale and write what it shows.</span>{/if}
 	</div>
 {:else if act.asks === 'temperature'}
-	<Figure due={act.due} latest={act.latest} since={act.since} {now} />
+	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
 	<label class="field mt-2 max-w-xs text-lg"
 		><span>at its centre, {fieldUnit.temperature[units]}</span><input
 			inputmode="text"
 			value={typed.C ?? editMeasure(mark_C, 'temperature', units)}
 			oninput={(e) => (typed.C = e.currentTarget.value)}
-			aria-invalid={read_C === undefined ? 'true' : undefined}
+			aria-invalid={said === undefined ? 'true' : undefined}
 		/></label
 	>
 {:else if act.clock}

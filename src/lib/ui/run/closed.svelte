@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { sayCount, sayDuration, sayWeight, type Units } from '$core/quantities/format';
 	import { kindOf, type Tap } from '$core/runs/kinds';
-	import { tally } from '$core/runs/kinds/freeze/fold';
 	import { woulds } from '$core/runs/engine/event';
 	import type { RunSession } from './run-session.svelte';
 	import ByProducts from './by-products.svelte';
@@ -23,7 +22,7 @@
 		onopen: () => void;
 	} = $props();
 	const run = $derived(session.state);
-	const sums = $derived(tally(run));
+	const sums = $derived(kindOf(session.plan).sums(session.plan, run));
 	const outputs = $derived(kindOf(session.plan).outputs(session.plan));
 	let change = $state('');
 	const words = { yes: 'Yes, just so', changed: 'Yes, but otherwise', no: 'No' } as const;
@@ -39,7 +38,7 @@
 		>, {sayWeight(sums.packed_g, units)}, in {sayDuration(((run.endedAt ?? 0) - run.startedAt) / 1000)}.{:else}Nothing
 		was packed.{/if}
 	{#if sums.supper_g > 0}{sayWeight(sums.supper_g, units)} went to supper.{/if}
-	{#if run.phase === 'stopped'}What had not been in the heat or on a tray is still in the Basket.{/if}
+	{#if run.phase === 'stopped'}{sums.stoppedWords}{/if}
 </p>
 {#if outputs.length > 1}
 	<ul class="ruled mt-3 border-y border-line">

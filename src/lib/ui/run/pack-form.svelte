@@ -1,9 +1,8 @@
 <script lang="ts">
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
-	import { tally } from '$core/runs/kinds/freeze/fold';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
-	import type { Tap } from '$core/runs/kinds';
+	import { kindOf, type Tap } from '$core/runs/kinds';
 	import type { RunSession } from './run-session.svelte';
 
 	interface Choice {
@@ -13,7 +12,7 @@
 	let {
 		session,
 		subject: n,
-		freezers,
+		places: all,
 		containers,
 		units,
 		ontap
@@ -21,7 +20,7 @@
 		session: RunSession;
 		/** Which food of the run, from 1. */
 		subject: number;
-		freezers: readonly Choice[];
+		places: readonly (Choice & { kind: string })[];
 		containers: readonly (Choice & { count: number })[];
 		units: Units;
 		ontap: (tap: Tap) => boolean;
@@ -29,15 +28,17 @@
 
 	const run = $derived(session.state);
 	const several = $derived(session.plan.subjects.length > 1);
-	const plan = $derived(session.plan.subjects.find((s) => s.n === n) ?? session.plan.subjects[0]);
-	const portion_g = $derived(plan?.portion_g ?? 0);
-	const sums = $derived(tally(run, n));
-	const all = $derived(tally(run));
+	const kind = $derived(kindOf(session.plan));
+	const ready = $derived(kind.packables(session.plan, run).find((p) => p.n === n));
+	const portion_g = $derived(ready?.portion_g ?? 0);
+	const packed_g = $derived(ready?.packed_g ?? 0);
 	const packed = $derived(run.packed.filter((p) => p.subject === n));
-	/** What should come out of what is firm: ears give kernels. */
-	const firm_g = $derived(Math.round(sums.firm_g * (plan && plan.load_g > 0 ? plan.prepared_g / plan.load_g : 1)));
+	const ready_g = $derived(ready?.ready_g ?? 0);
+	const word = $derived(ready?.packWord ?? 'pack');
+	/** Where it may stand, the best first. */
+	const places = $derived(kind.placesFor(session.plan, n).flatMap((k) => all.filter((p) => p.kind === k)));
 	/** Less than a spoonful is what sticks to the tray. */
-	const left_g = $derived(firm_g - sums.packed_g < 10 ? 0 : firm_g - sums.packed_g);
+	const left_g = $derived(ready_g - packed_g < Math.min(10, portion_g / 2) ? 0 : ready_g - packed_g);
 	let more = $state(false);
 	let pack_g = $state<number | null>(null);
 	let packs = $state<number | null>(null);
@@ -45,8 +46,8 @@
 	let placeId = $state<string | null>(null);
 	const weight = $derived(pack_g ?? (left_g >= portion_g || left_g === 0 ? portion_g : left_g));
 	const count = $derived(packs ?? Math.max(1, Math.floor(left_g / Math.max(1, weight))));
-	const where = $derived(placeId ?? freezers[0]?.id ?? '');
-	const what = $derived(containerId ?? plan?.container?.id ?? '');
+	const where = $derived(placeId ?? places[0]?.id ?? '');
+	const what = $derived(containerId ?? ready?.containerId ?? '');
 
 	function submit(event: SubmitEvent) {
 		event.preventDefault();
@@ -66,12 +67,10 @@
 </script>
 
 <section class="mt-4 border-t border-line pt-3" aria-label="Packs">
-	<h2 class="text-xl">Packs</h2>
+	<h2 class="text-xl">{word === 'jar' ? 'Jars' : 'Packs'}</h2>
 	<p class="text-[15px] text-soft">
-		About {sayWeight(firm_g, units)} is firm; {sayWeight(sums.packed_g, units)} packed{#if left_g > 0}, {sayWeight(
-				left_g,
-				units
-			)} to go{/if}.
+		About {sayWeight(ready_g, units)} is {ready?.readyWord ?? 'ready'}; {sayWeight(packed_g, units)} packed{#if left_g > 0},
+			{sayWeight(left_g, units)} to go{/if}.
 		<a
 			href="/stove/{session.id}/labels?of={n}&grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}"
 			target="_blank"
@@ -86,7 +85,7 @@
 					<span
 						><b>{p.packs}</b> × {sayWeight(p.pack_g, units)}{#if p.containerId}, {containers.find(
 								(c) => c.id === p.containerId
-							)?.name}{/if}, {freezers.find((f) => f.id === p.placeId)?.name}</span
+							)?.name}{/if}, {all.find((f) => f.id === p.placeId)?.name}</span
 					>
 					<button class="btn btn-plain underline" onclick={() => ontap({ type: 'undo', target: p.eventId })}
 						>undo</button
@@ -95,16 +94,17 @@
 			{/each}
 		</ul>
 	{/if}
-	{#if freezers.length === 0}
+	{#if places.length === 0}
 		<p class="font-semibold text-amber">
-			There is no freezer in the Kitchen yet. <a href="/kitchen/places">Add one</a>; the run waits.
+			There is no {kind.placesFor(session.plan, n)[0]} in the Kitchen yet. <a href="/kitchen/places">Add one</a>; the
+			run waits.
 		</p>
 	{:else if left_g === 0 && packed.length > 0 && !more}
 		<button class="btn btn-plain underline" onclick={() => (more = true)}>More packs than that?</button>
 	{:else}
 		<form class="flex flex-wrap items-end gap-3" onsubmit={submit}>
 			<label class="field"
-				><span>packs</span><input
+				><span>{word}s</span><input
 					type="number"
 					min="1"
 					max="2000"
@@ -115,8 +115,8 @@
 					oninput={(e) => (packs = e.currentTarget.valueAsNumber)}
 				/></label
 			>
-			{#if plan?.second_g}<div class="flex gap-1" role="group" aria-label="Size">
-					{#each [portion_g, plan.second_g] as g (g)}<button
+			{#if ready?.second_g}<div class="flex gap-1" role="group" aria-label="Size">
+					{#each [portion_g, ready.second_g] as g (g)}<button
 							type="button"
 							class="btn {Math.round(weight) === g ? 'btn-full' : ''}"
 							aria-pressed={Math.round(weight) === g}
@@ -138,13 +138,13 @@
 			<label class="field"
 				><span>into</span>
 				<select value={where} onchange={(e) => (placeId = e.currentTarget.value)}
-					>{#each freezers as f (f.id)}<option value={f.id}>{f.name}</option>{/each}</select
+					>{#each places as f (f.id)}<option value={f.id}>{f.name}</option>{/each}</select
 				>
 			</label>
-			<button class="btn {sums.packed_g === 0 ? 'btn-full' : ''}">Book these packs</button>
+			<button class="btn {packed_g === 0 ? 'btn-full' : ''}">Book these {word}s</button>
 		</form>
 	{/if}
-	{#if run.packed.length > 0 && all.waiting_g + all.under_g === 0 && session.plan.subjects.every((s) => run.packed.some((p) => p.subject === s.n) || tally(run, s.n).firm_g === 0)}
+	{#if kind.allAway(session.plan, run)}
 		<button class="btn btn-full mt-4 min-h-16 text-xl" onclick={() => ontap({ type: 'finish' })}
 			>All away: close the run</button
 		>

@@ -1,24 +1,19 @@
 <script lang="ts">
 	import type { Units } from '$core/quantities/format';
-	import type { Tap } from '$core/runs/kinds';
-	import { tally } from '$core/runs/kinds/freeze/fold';
+	import { kindOf, type Tap } from '$core/runs/kinds';
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import PackForm from './pack-form.svelte';
 	import type { RunSession } from './run-session.svelte';
 	import type { StoveThings } from './types';
 
-	/** Labels before the packs, and packs of what is firm while the rest goes on. */
+	/** Labels before the packs, and packs of what is ready while the rest goes on. */
 	let {
 		session,
 		things,
 		units,
 		ontap
 	}: { session: RunSession; things: StoveThings; units: Units; ontap: (tap: Tap) => boolean } = $props();
-	const packable = $derived(
-		session.plan.subjects.filter(
-			(s) => tally(session.state, s.n).firm_g > 0 || session.state.packed.some((p) => p.subject === s.n)
-		)
-	);
+	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));
 </script>
 
 <p class="py-2 text-[15px]">
@@ -27,15 +22,15 @@
 			href="/stove/{session.id}/labels{session.plan.subjects.length > 1 ? `?of=${s.n}` : ''}"
 			target="_blank"
 			rel="noopener">Print the labels{session.plan.subjects.length > 1 ? `: ${s.food.name}` : ''}</a
-		>{/each}: nothing sticks to a frozen pack.
+		>{/each}: {session.plan.kind === 'freeze' ? 'nothing sticks to a frozen pack' : 'before the jars are full'}.
 </p>
 <LabelsNote />
 {#each packable as s (s.n)}
 	<details class="py-2">
-		<summary class="font-bold">Pack what is firm{packable.length > 1 ? `: ${s.food.name}` : ''}</summary><PackForm
+		<summary class="font-bold">Pack what is {s.readyWord}{packable.length > 1 ? `: ${s.name}` : ''}</summary><PackForm
 			{session}
 			subject={s.n}
-			freezers={things.freezers}
+			places={things.places}
 			containers={things.containers}
 			{units}
 			{ontap}

@@ -6,6 +6,7 @@ import { HaulLine, type Echo } from '../haul/echo-state.svelte';
 import { Outbox, type Send } from './outbox/outbox.svelte';
 import { fleetingStore } from './outbox/store';
 import type { RunView } from '$core/runs/wire';
+import type { RunSession } from './run-session.svelte';
 import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 
@@ -21,6 +22,7 @@ const plan: RunPlan = planOf({
 	],
 	trays: 2, perTray_g: 900, portion_g: 500, container: null, headspace: '', months: [8, 12], use: '', source: '', cautions: [], expected: { hands_s: 1, elapsed_s: 2 }
 }); // prettier-ignore
+const kettles = ({ state }: RunSession) => ('kettles' in state ? state.kettles : []);
 const wire = (more: Partial<RunView> = {}): RunView => ({
 	id: 'run',
 	codes: ['ABCDE'],
@@ -85,12 +87,12 @@ describe('a run on a device', () => {
 		const { session, outbox } = await open();
 		session.tap({ type: 'heat-on' }, start + 5000);
 		await settle();
-		inEffect(() => expect(session.state.kettles).toMatchObject([{ state: 'heating', since: start + 5000 }]));
+		inEffect(() => expect(kettles(session)).toMatchObject([{ state: 'heating', since: start + 5000 }]));
 		expect(outbox.offline).toBe(true);
 		expect(session.waiting).toBe(1);
 		// The page is closed and opened again: the tap is still there.
 		const again = await open();
-		expect(again.session.state.kettles[0]?.state).toBe('heating');
+		expect(kettles(again.session)[0]?.state).toBe('heating');
 		up = true;
 		await again.outbox.drain();
 		expect(again.session.waiting).toBe(0);
@@ -111,7 +113,7 @@ describe('a run on a device', () => {
 		await outbox.drain();
 		expect(outbox.tray).toMatchObject([{ why: 'No freezer.', event: { type: 'pack' } }]);
 		expect(session.state.packed).toEqual([]);
-		expect(session.state.kettles[0]?.state).toBe('boiling');
+		expect(kettles(session)[0]?.state).toBe('boiling');
 		expect(outbox.waiting).toBe(0);
 		await outbox.drop(outbox.tray[0]?.n ?? 0);
 		expect(outbox.tray).toEqual([]);
@@ -131,7 +133,7 @@ describe('a run on a device', () => {
 		await settle();
 		up = true;
 		await outbox.drain();
-		expect(session.state.kettles[0]?.state).toBe('boiling');
+		expect(kettles(session)[0]?.state).toBe('boiling');
 		expect(outbox.tray).toMatchObject([{ code: 'SURPRISE' }]);
 		await outbox.again(outbox.tray[0]?.n ?? 0, { ...(outbox.tray[0]?.event as RunEvent), sure: true });
 		expect(outbox.tray).toEqual([]);
@@ -183,7 +185,7 @@ describe('a run on a device', () => {
 		session.tap({ type: 'boiling' }, start + 9);
 		await settle();
 		session.take(wire());
-		expect(session.state.kettles[0]?.state).toBe('boiling');
+		expect(kettles(session)[0]?.state).toBe('boiling');
 		session.take(wire({ seq: 5, status: 'finished', entries: [{ n: 1, code: 'ABCDE' }] }));
 		expect(session.entries).toEqual([{ n: 1, code: 'ABCDE' }]);
 	});
@@ -207,7 +209,7 @@ describe('a run on a device', () => {
 		);
 		const session = runs.of(wire({ status: 'finished', seq: 2 }));
 		await runs.follow();
-		expect(session.state.kettles[0]?.state).toBe('boiling');
+		expect(kettles(session)[0]?.state).toBe('boiling');
 		await runs.follow();
 		expect(session.events).toHaveLength(1);
 	});

@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { Dialog } from 'bits-ui';
 	import { sayWeight, type Units } from '$core/quantities/format';
-	import { tally } from '$core/runs/kinds/freeze/fold';
-	import type { Tap } from '$core/runs/kinds';
+	import { kindOf, type Tap } from '$core/runs/kinds';
 	import type { RunSession } from './run-session.svelte';
 
 	let {
@@ -11,7 +10,7 @@
 		open = $bindable(),
 		ontap
 	}: { session: RunSession; units: Units; open: boolean; ontap: (tap: Tap) => void } = $props();
-	const sums = $derived(tally(session.state));
+	const sums = $derived(kindOf(session.plan).sums(session.plan, session.state));
 	let reason = $state('');
 </script>
 

@@ -8,6 +8,7 @@
 	import ActPanel from './act-panel.svelte';
 	import Also from './also.svelte';
 	import Around from './around.svelte';
+	import DryerBoard from './dryer-board.svelte';
 	import Packing from './packing.svelte';
 	import PackForm from './pack-form.svelte';
 	import { allowSound, keepAwake } from './ring';
@@ -38,8 +39,11 @@
 	);
 	const main = $derived(stove.main);
 	const session = $derived(main?.session ?? stove.open[0] ?? sessions[0]);
+	/** What has a line of its own: what a board shows needs none. */
+	const lines = $derived(stove.rest.filter((a) => !a.act.drawn));
 	const then = $derived(
 		stove.rest.slice(0, 3).map(({ act }) => {
+			if (act.then) return act.due === null ? act.then : `${act.then} at ${sayTime(act.due, zone)}`;
 			const who = act.unit ? `${act.short}: ` : '';
 			if (!act.ready && act.due !== null && act.button)
 				return `${who}${act.button.label.toLowerCase()} at ${sayTime(act.due, zone)}`;
@@ -142,15 +146,7 @@
 		} else if (event.key === 'u') undo();
 	}
 	/** Foods that still go into the pot, in their order. */
-	const queue = $derived(
-		session
-			? session.state.order.flatMap((n) => {
-					const subject = session.plan.subjects.find((s) => s.n === n && s.pot !== null);
-					const waits = session.state.potfuls.some((p) => p.subject === n && p.spot === 'waiting');
-					return subject && waits ? [subject] : [];
-				})
-			: []
-	);
+	const queue = $derived(session ? (kindOf(session.plan).queue?.(session.plan, session.state) ?? []) : []);
 	const closed = $derived(sessions.filter((s) => s.state.phase !== 'working'));
 	const several = $derived(stove.open.length > 1);
 	const nameOf = (who: string) => stove.nameOf(who);
@@ -172,6 +168,7 @@
 						asking={asking === main.key}
 						{then}
 						typed={typedAt(main.key)}
+						cup_mL={things.cup_mL}
 						ontap={tapMain}
 						onask={() => (asking = main.key)}
 					>
@@ -179,7 +176,7 @@
 							{#if main.act.asks === 'packs'}<PackForm
 									session={main.session}
 									subject={main.act.subject ?? 1}
-									freezers={things.freezers}
+									places={things.places}
 									containers={things.containers}
 									{units}
 									ontap={(what) => tap(main.session, what)}
@@ -234,29 +231,36 @@
 			{#each stove.open as s (s.id)}
 				<section aria-label="On the worktop{several ? `: ${s.food}` : ''}" class="mb-3">
 					<div class="flex flex-wrap items-baseline justify-between gap-x-4">
-						<h2 class="text-xl">{several ? s.food : 'On the worktop'}</h2>
+						<h2 class="text-xl">{several ? s.food : kindOf(s.plan).worktop}</h2>
 						<span class="text-[15px] text-soft"
 							>{s.plan.subjects.length > 1 ? `${s.plan.subjects.length} foods share what there is` : ''}</span
 						>
 					</div>
-					<Worktop
-						stations={kindOf(s.plan).stations(s.plan, s.state, clock.now)}
-						now={clock.now}
-						{zone}
-						at={main?.session === s ? main.act.unit : null}
-					/>
+					{#if s.plan.kind === 'dry'}<DryerBoard
+							session={s}
+							{units}
+							now={clock.now}
+							{zone}
+							at={main?.session === s ? main.act.unit : null}
+							ontap={(what) => tap(s, what)}
+						/>{:else}<Worktop
+							stations={kindOf(s.plan).stations?.(s.plan, s.state, clock.now) ?? []}
+							now={clock.now}
+							{zone}
+							at={main?.session === s ? main.act.unit : null}
+						/>{/if}
 				</section>
 			{/each}
 			<div class="ruled border-t border-line">
-				{#if stove.rest.length > 0}
+				{#if lines.length > 0}
 					<section class="py-1" aria-label="Going on">
-						<Also acts={stove.rest.slice(0, 6)} now={clock.now} {zone} nameOf={null} ontap={tap} />
-						{#if stove.rest.length > 6}<p class="py-1 text-sm text-soft">and {stove.rest.length - 6} more</p>{/if}
+						<Also acts={lines.slice(0, 6)} now={clock.now} {zone} nameOf={null} ontap={tap} />
+						{#if lines.length > 6}<p class="py-1 text-sm text-soft">and {lines.length - 6} more</p>{/if}
 					</section>
 				{/if}
 				<div class="flex flex-wrap items-center justify-between gap-2 py-2">
 					<span class="text-[15px]"
-						><b>Wrong turn?</b> <span class="text-soft">Too soft, boil gone, ice gone, called away.</span></span
+						><b>Wrong turn?</b> <span class="text-soft">{kindOf(session.plan).wrongTurns}</span></span
 					>
 					<WhatNow {session} now={clock.now} bind:open={helpOpen} ontap={(what) => tap(session, what)} />
 				</div>
@@ -264,12 +268,12 @@
 					<div class="flex flex-wrap items-center justify-between gap-2 py-2">
 						<span class="text-[15px]"
 							><b>Into the pot:</b>
-							<span class="text-soft">{queue.map((s) => s.food.name).join(', then ')}.</span></span
+							<span class="text-soft">{queue.map((s) => s.name).join(', then ')}.</span></span
 						>
 						<span class="flex flex-wrap gap-2"
 							>{#each queue.slice(1, 4) as s (s.n)}<button
 									class="btn"
-									onclick={() => tap(session, { type: 'order', subjects: [s.n] })}>{s.food.name} next</button
+									onclick={() => tap(session, { type: 'order', subjects: [s.n] })}>{s.name} next</button
 								>{/each}</span
 						>
 					</div>

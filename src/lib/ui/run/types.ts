@@ -4,11 +4,14 @@ import type { Helper } from './stove-state.svelte';
 export interface Typed {
 	grams?: number;
 	C?: string;
+	words?: string;
+	/** In cups, as it was typed. */
+	cups?: string;
 }
 
 /** What the Stove needs of the kitchen beside its runs. */
 export interface StoveThings {
-	readonly freezers: readonly { readonly id: string; readonly name: string }[];
+	readonly places: readonly { readonly id: string; readonly name: string; readonly kind: string }[];
 	readonly containers: readonly {
 		readonly id: string;
 		readonly name: string;
@@ -18,4 +21,6 @@ export interface StoveThings {
 	readonly helpers: readonly Helper[];
 	/** Where by-products stand; empty without such a place. */
 	readonly counter: string;
+	/** The household's cup, mL. */
+	readonly cup_mL: number;
 }

@@ -11,7 +11,9 @@
 		open = $bindable(),
 		ontap
 	}: { session: RunSession; now: number; open: boolean; ontap: (tap: Tap) => void } = $props();
-	// As it is when it is opened or tapped: not anew at every tick, which would close what somebody reads.
+	/** What somebody unfolded stays so, whatever comes in from elsewhere meanwhile. */
+	let unfolded = $state<Record<string, boolean>>({});
+	// As it is when it is opened or tapped, not anew at every tick.
 	const list = $derived(
 		open
 			? kindOf(session.plan).troubles(
@@ -33,7 +35,10 @@
 			<Dialog.Title class="head text-2xl">What now?</Dialog.Title>
 			<Dialog.Description class="text-soft">When it went otherwise than planned.</Dialog.Description>
 			{#each list as t (t.id)}
-				<details class="mt-3 border-t border-line pt-2" open={t.id === 'too-long'}>
+				<details
+					class="mt-3 border-t border-line pt-2"
+					bind:open={() => unfolded[t.id] ?? t.id === 'too-long', (is) => (unfolded[t.id] = is)}
+				>
 					<summary class="head text-lg">{t.title}</summary>
 					<ul class="mt-1 list-disc space-y-1 pl-5">
 						{#each t.advice as a, aNth (aNth)}<li>{a}</li>{/each}

@@ -38,12 +38,15 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				? {
 						raw_g: subject.raw_g,
 						load_g: subject.load_g,
-						packed_g: subject.prepared_g,
+						packed_g: 'prepared_g' in subject ? subject.prepared_g : subject.dry_g,
 						elapsed_s: subject.expected.elapsed_s,
 						stages: Object.fromEntries(
-							subject.stages.map(({ id, end }) => [id, end.by === 'clock' ? end.least_s : null])
+							('stages' in subject ? subject.stages : []).map(({ id, end }) => [
+								id,
+								end.by === 'clock' ? end.least_s : null
+							])
 						),
-						reboil: subject.heat === 'water' ? 60 : null
+						reboil: 'heat' in subject && subject.heat === 'water' ? 60 : null
 					}
 				: null,
 			tableYield: planned ? { value: planned.value, source: planned.source, confidence: planned.confidence } : null,

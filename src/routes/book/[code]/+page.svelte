@@ -4,6 +4,7 @@
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
 	import { foldRun } from '$core/runs/kinds';
 	import Differences from '$lib/ui/run/differences.svelte';
+	import DriedTrays from '$lib/ui/story/dried-trays.svelte';
 	import RunChart from '$lib/ui/story/run-chart.svelte';
 	import { enhance } from '$app/forms';
 	import Faults from '$lib/ui/notice/faults.svelte';
@@ -132,6 +133,7 @@
 					>
 				</tbody>
 			</table>
+			{#if c.trays && c.trays.length > 0}<DriedTrays trays={c.trays} {units} />{/if}
 			{#if c.potfuls.length > 0 && stages.length > 0}
 				<h3 class="mt-5 text-lg">Potfuls</h3>
 				<div class="overflow-x-auto">
@@ -169,7 +171,7 @@
 		</section>
 	{/if}
 </div>
-{#if run && data.run}<section class="mt-8">
+{#if run && data.run && 'potfuls' in run}<section class="mt-8">
 		<h2 class="mb-2 text-xl">The run on the clock</h2>
 		<RunChart food={data.batch.title} subject={data.run.of} state={run} {zone} />
 	</section>{/if}

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { enhance } from '$app/forms';
+	import Marks from '$lib/ui/notice/marks.svelte';
+	import { withNotice } from '$lib/ui/notice/post';
 	import type { PageData } from './$types';
 
 	/** Several lots of the basket: who may share a pot, the dryer or a canner load, and what that saves. */
@@ -46,6 +49,11 @@
 				{#each s.words as w (w)}<li>{w.replace(/\.$/, '')}.</li>{/each}
 			</ul>
 			{#if s.warn}<p class="mt-1 font-semibold text-amber">{s.warn}</p>{/if}
+			{#if s.load}<form method="POST" action="?/dry" use:enhance={withNotice()} class="mt-3">
+					<Marks />
+					<input type="hidden" name="lots" value={s.load.join(' ')} />
+					<button class="btn btn-full">Start one load with these</button>
+				</form>{/if}
 			{#if s.start}<p class="mt-3"><a class="btn btn-full" href={s.start}>Start an evening with these</a></p>{/if}
 		</section>
 	{/each}

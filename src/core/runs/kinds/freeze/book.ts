@@ -42,6 +42,7 @@ const entry = (subject: Subject, closing: Closing): BookEntry => ({
 	wayId: subject.way.id,
 	way: subject.way.name,
 	method: 'freeze',
+	state: 'frozen',
 	title: titleOf(subject),
 	use: subject.use,
 	months: subject.months[1],

@@ -6,22 +6,26 @@ import { foodRows } from '../../../../reference/tables';
 import { freezeWays, type FreezeWay } from '../../../ways/freeze-ways';
 import { kitchen } from '../../../ways/kitchen.fixture';
 import { equalParts } from '../../engine/lay-out';
-import { foldRun, kindOf, type RunEvent, type RunPlan, type RunState, type Tap } from '..';
+import { freeze } from '.';
+import type { FreezeTap } from './act';
+import type { FreezeEvent } from './events';
+import type { FreezeState } from './fold';
+import type { FreezePlan } from './plan';
 import { tally } from './fold';
 import { planFreeze } from './make';
 import { stageWords } from './words';
 
-const nextActs = (plan: RunPlan, state: RunState, now: number) => kindOf(plan).acts(plan, state, now);
-const troubles = (plan: RunPlan, state: RunState) => kindOf(plan).troubles(plan, state, start);
-const closeRun = (plan: RunPlan, state: RunState) => kindOf(plan).book(plan, state).entries[0]?.closing;
-const only = (plan: RunPlan) => {
+const nextActs = (plan: FreezePlan, state: FreezeState, now: number) => freeze.acts(plan, state, now);
+const troubles = (plan: FreezePlan, state: FreezeState) => freeze.troubles(plan, state, start);
+const closeRun = (plan: FreezePlan, state: FreezeState) => freeze.book(plan, state).entries[0]?.closing;
+const only = (plan: FreezePlan) => {
 	const [subject] = plan.subjects;
 	if (!subject) throw new Error('no food');
 	return subject;
 };
 
 const start = Date.parse('2026-08-25T08:00:00Z');
-function planOf(foodId: string, cut: string, wayId: string, grams = 4200): RunPlan {
+function planOf(foodId: string, cut: string, wayId: string, grams = 4200): FreezePlan {
 	const food = foodById(foodId);
 	if (!food) throw new Error(foodId);
 	const way = freezeWays({
@@ -37,15 +41,15 @@ function planOf(foodId: string, cut: string, wayId: string, grams = 4200): RunPl
 }
 const beans = planOf('green-beans', 'cut', 'blanch:cut');
 let n = 0;
-const ev = (at_s: number, tap: Tap): RunEvent =>
-	({ ...tap, id: `e${String(++n).padStart(6, '0')}`, at: start + at_s * 1000 }) as RunEvent;
-const move = (at_s: number, potful: number, to: Extract<Tap, { type: 'move' }>['to']) =>
+const ev = (at_s: number, tap: FreezeTap): FreezeEvent =>
+	({ ...tap, id: `e${String(++n).padStart(6, '0')}`, at: start + at_s * 1000 }) as FreezeEvent;
+const move = (at_s: number, potful: number, to: Extract<FreezeTap, { type: 'move' }>['to']) =>
 	ev(at_s, { type: 'move', potful, to });
-const fold = (events: readonly RunEvent[], plan = beans) => foldRun(plan, start, events);
+const fold = (events: readonly FreezeEvent[], plan = beans) => freeze.fold(plan, start, events);
 
 /** Somebody at the stove who always does what the page says, a few seconds after it says so. */
-function follow(plan: RunPlan, most = 3000): { events: RunEvent[]; state: RunState; now: number } {
-	const events: RunEvent[] = [];
+function follow(plan: FreezePlan, most = 3000): { events: FreezeEvent[]; state: FreezeState; now: number } {
+	const events: FreezeEvent[] = [];
 	let now = start;
 	for (let step = 0; step < most; step++) {
 		const state = fold(events, plan);
@@ -53,7 +57,7 @@ function follow(plan: RunPlan, most = 3000): { events: RunEvent[]; state: RunSta
 		const act = acts.find((a) => a.ready && a.button);
 		if (act?.button) {
 			now += 4000;
-			events.push({ ...act.button.tap, id: `f${String(step).padStart(6, '0')}`, at: now } as RunEvent);
+			events.push({ ...act.button.tap, id: `f${String(step).padStart(6, '0')}`, at: now } as FreezeEvent);
 			continue;
 		}
 		if (acts[0]?.kind === 'pack') return { events, state, now };
@@ -88,7 +92,7 @@ describe('a run of any food', () => {
 		expect(only(stock).stages.map((s) => s.id)).toEqual(['chill', 'freeze']);
 		const [cool] = only(stock).stages;
 		expect(cool && stageWords(only(stock), cool, 'us').hint).toMatch(/70 °F within 2 hours, 41 °F within 6/);
-		const words = (plan: RunPlan) =>
+		const words = (plan: FreezePlan) =>
 			JSON.stringify([
 				only(plan).stages.map((stage) => stageWords(only(plan), stage, plan.units)),
 				nextActs(plan, fold([ev(0, { type: 'weigh', grams: only(plan).load_g })], plan), start + 1000)
@@ -197,7 +201,7 @@ describe('a run', () => {
 		const straight = fold(events);
 		fc.assert(
 			fc.property(fc.shuffledSubarray(events, { minLength: events.length, maxLength: events.length }), (shuffled) => {
-				expect(foldRun(beans, start, shuffled)).toEqual(straight);
+				expect(freeze.fold(beans, start, shuffled)).toEqual(straight);
 			}),
 			{ numRuns: 40, seed: 5 }
 		);

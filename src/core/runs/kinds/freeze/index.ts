@@ -3,6 +3,7 @@ import { acts } from './acts';
 import { book } from './book';
 import { fields, type FreezeEvent } from './events';
 import { fold, type FreezeState } from './fold';
+import { allAway, packables, queue, sums } from './packing';
 import { titleOf, type FreezePlan } from './plan';
 import { stations } from './stations';
 import { surprise } from './surprise';
@@ -22,9 +23,16 @@ export const freeze: RunKind<FreezePlan, FreezeState, FreezeEvent> = {
 	fold,
 	acts,
 	troubles,
+	wrongTurns: 'Too soft, boil gone, ice gone, called away.',
+	worktop: 'On the worktop',
 	surprise,
 	book,
 	stations,
+	queue,
+	packables,
+	allAway,
+	sums,
+	placesFor: () => ['freezer'],
 	say,
 	head: ({ subjects }) => ({
 		food: subjects.map((s) => s.food.name).join(', '),

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { foldRun, kindOf, planOf, type RunEvent } from '..';
+import { planOf } from '..';
+import { freeze } from '.';
+import type { FreezeEvent } from './events';
 
 /** What a run of before held, and what the core of then folded it to. */
 interface Kept {
@@ -10,7 +12,7 @@ interface Kept {
 		readonly way: { readonly id: string };
 	};
 	readonly startedAt: number;
-	readonly events: readonly RunEvent[];
+	readonly events: readonly FreezeEvent[];
 	readonly wanted: {
 		readonly phase: string;
 		readonly startedAt: number;
@@ -34,8 +36,8 @@ describe('a plan and its taps of version 1', () => {
 	it.each(kept.map((k, i) => ({ ...k, name: `${i}: ${k.plan.food.name}, ${k.plan.way.id}` })))(
 		'fold to what they did ($name)',
 		({ plan: old, startedAt, events, wanted }) => {
-			const plan = planOf(old);
-			const state = foldRun(plan, startedAt, events);
+			const plan = freeze.upgrade(old);
+			const state = freeze.fold(plan, startedAt, events);
 			const { phase, endedAt, held, ignored } = state;
 			expect({ phase, startedAt: state.startedAt, endedAt, held }).toEqual({
 				phase: wanted.phase,
@@ -49,20 +51,20 @@ describe('a plan and its taps of version 1', () => {
 			expect(state.potfuls).toMatchObject(wanted.potfuls);
 			expect(state.packed).toMatchObject(wanted.packed);
 			expect(state.timers).toMatchObject(wanted.timers);
-			const { entries } = kindOf(plan).book(plan, state);
+			const { entries } = freeze.book(plan, state);
 			if (wanted.closing) expect(entries[0]?.closing).toMatchObject(wanted.closing);
 			else expect(entries).toEqual([]);
 		}
 	);
 	it('says what it said: what its sentences held is data now', () => {
-		const heats = kept.map((k) => planOf(k.plan).subjects[0]?.heat);
+		const heats = kept.map((k) => freeze.upgrade(k.plan).subjects[0]?.heat);
 		expect(new Set(heats)).toEqual(new Set(['water', 'steam', 'dip', 'cook', 'none']));
-		const dip = kept.map((k) => planOf(k.plan).subjects[0]).find((s) => s?.heat === 'dip');
+		const dip = kept.map((k) => freeze.upgrade(k.plan).subjects[0]).find((s) => s?.heat === 'dip');
 		expect(dip?.endPoint).toMatch(/skins/);
-		expect(kept.map((k) => planOf(k.plan).subjects[0]).some((s) => s?.kernels)).toBe(true);
+		expect(kept.map((k) => freeze.upgrade(k.plan).subjects[0]).some((s) => s?.kernels)).toBe(true);
 	});
 	it('is not taken for a plan of a newer core', () => {
-		expect(() => planOf({ kind: 'freeze', version: 99 })).toThrow(/newer/);
+		expect(() => freeze.upgrade({ kind: 'freeze', version: 99 })).toThrow(/newer/);
 		expect(() => planOf({ kind: 'weave' })).toThrow(/no kind/);
 	});
 });

@@ -1,7 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { isDeepStrictEqual } from 'node:util';
 import { foldRun, kindOf, planOf, type RunEvent } from '$core/runs/kinds';
-import { afterTheEnd } from '$core/runs/engine/event';
+import { afterTheEnd, commonFields } from '$core/runs/engine/event';
 import { foodById } from '$core/things/names';
 import type { Refused, RunView, TapAnswer } from '$core/runs/wire';
 import { transact, type Database, type Tx } from '../../db/client';
@@ -21,6 +21,15 @@ const before_ms = 86_400_000;
 /** An evening has a few hundred taps. An end, what was packed and what is taken back are kept whatever came before. */
 const mostEvents = 3_000;
 const keptAlways = new Set(['finish', 'stop', 'undo', ...afterTheEnd.filter((type) => type !== 'note')]);
+
+/** Taps that say something that cannot be, whoever says it. */
+const unfit = new Set(['NOT_A_FREEZER', 'NOT_COLD', 'NOT_THERE']);
+const notFrozen = (place: string) =>
+	['NOT_A_FREEZER', `${place} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`] as const; // prettier-ignore
+const notCold = (place: string) =>
+	['NOT_COLD', `${place} is not cold: dried meat keeps in the freezer, or two weeks in the fridge, never on a shelf. The packs were not booked.`] as const; // prettier-ignore
+const notThere = (place: string) =>
+	['NOT_THERE', `${place} is no place for dried food: dark, dry and closed, a pantry or a cool room. The packs were not booked.`] as const; // prettier-ignore
 
 /**
  * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, never later than
@@ -61,12 +70,9 @@ export function append(
 		const { fresh, refused } = await sift(tx, home.id, row, events, before?.events.length ?? 0);
 		const [first] = refused;
 		if (first && refused.length === events.length)
-			throw new AppError(
-				first.code === 'NOT_FOUND' ? 404 : first.code === 'NOT_A_FREEZER' ? 422 : 409,
-				first.code,
-				first.why,
-				[{ field: 'events', message: first.why }]
-			);
+			throw new AppError(first.code === 'NOT_FOUND' ? 404 : unfit.has(first.code) ? 422 : 409, first.code, first.why, [
+				{ field: 'events', message: first.why }
+			]);
 		if (fresh.length > 0) {
 			const values = fresh.map((event) => ({
 				id: event.id,
@@ -140,6 +146,10 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			refuse(event, 'TOO_MANY', `This run has ${mostEvents} taps already: finish or stop it. The tap was not kept.`);
 			continue;
 		}
+		if (!(event.type in commonFields) && !(event.type in kind.fields)) {
+			refuse(event, 'NOT_FOUND', 'This is no step of such a run. The tap was not kept.');
+			continue;
+		}
 		const held = event.type === 'pack' ? containers.find((c) => c.id === event.containerId)?.volume_mL : undefined;
 		const surprise = event.sure ? undefined : kind.surprise(plan, event, undefined, held);
 		if (surprise !== undefined) {
@@ -170,12 +180,14 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 				);
 				continue;
 			}
-			if (to.kind !== 'freezer') {
-				refuse(
-					event,
-					'NOT_A_FREEZER',
-					`${to.name} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`
-				);
+			const may = kind.placesFor(plan, event.subject ?? 1);
+			if (!may.some((k) => k === to.kind)) {
+				const [code, why] = may.includes('pantry')
+					? notThere(to.name)
+					: may.includes('fridge')
+						? notCold(to.name)
+						: notFrozen(to.name);
+				refuse(event, code, why);
 				continue;
 			}
 		}

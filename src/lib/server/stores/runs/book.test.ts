@@ -1,17 +1,20 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
+import { planDry } from '$core/runs/kinds/dry/make';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
+import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { bookEqualsFold, type KindUnderLaw } from '../../../../../tests/laws/book-equals-fold';
+import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
 import { bringUpToDate, connect } from '../../db/client';
 import { storesFor } from '..';
 
 /** `npm run siege` asks for more, by a new seed. */
-const histories = Number(process.env.SIEGE_BOOKS ?? 150);
+const histories = Number(process.env.SIEGE_BOOKS ?? 100);
 const seedOf = (i: number) => Number(process.env.SIEGE_SEED ?? 7) * 100_000 + i;
 let link: ReturnType<typeof connect>;
 
@@ -60,7 +63,42 @@ const freezing = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => (
 		};
 	}
 });
+/** Each food in one load of a usual dryer. */
+const drying = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => ({
+	name,
+	foods,
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const kitchen = await stores.home.kitchen();
+		const chosen = foods.map(({ id, form }, i) => {
+			const food = foodById(id);
+			if (!food) throw new Error(`no ${id}`);
+			const cut = food.cuts[0] ?? null;
+			const way = dryWay({ thing: plain(food), cut, grams: world.raw_g, kitchen, choices: {}, now: world.start });
+			if (way.kind === 'refused') throw new Error(way.reason);
+			return { way, lotId: world.rawLots[i] ?? '', called: food.name, form, raw_g: world.raw_g };
+		});
+		const plan = planDry(chosen, kitchen);
+		if (plan.kind === 'refused') throw new Error(plan.reason);
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		const where = {
+			placeIds: world.freezers,
+			containerIds: [...world.containers, null],
+			form: (food: string) => foodById(food)?.forms[0]?.id
+		};
+		return {
+			id,
+			tap: (r, now, shown) => dryTap(r, plan, world.start, now, shown, where),
+			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
+		};
+	}
+});
 const kinds = [
+	drying('one food in the dryer', [{ id: 'apples', form: 'whole' }]),
+	drying('two foods in one load', [
+		{ id: 'apples', form: 'whole' },
+		{ id: 'carrots', form: 'whole' }
+	]),
 	freezing('blanch and freeze', [{ id: 'green-beans', form: 'whole' }]),
 	freezing('several foods in one pot and one that needs none', [
 		{ id: 'tomatoes', form: 'whole' },

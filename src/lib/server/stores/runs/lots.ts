@@ -74,7 +74,7 @@ export async function lotsOf(
 				home.id,
 				{
 					...packsOfGrams(line.pack_g),
-					state: 'frozen',
+					state: entry.state,
 					food: entry.food,
 					form: entry.form,
 					placeId: line.placeId,

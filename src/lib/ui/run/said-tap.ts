@@ -1,0 +1,57 @@
+import { parseMeasure } from '$core/quantities/parse-measure';
+import { readNumber } from '$core/quantities/read-number';
+import type { Units } from '$core/quantities/format';
+import type { Tap } from '$core/runs/kinds';
+import type { Typed } from './types';
+
+/** What an act proposes to weigh, g; 0 where it proposes none. */
+export const plannedOf = (tap: Tap | undefined): number => (tap && 'grams' in tap ? (tap.grams ?? 0) : 0);
+
+/** What an act proposes to have measured, °C. */
+export const markOf = (tap: Tap | undefined): number => (tap && 'dC' in tap ? tap.dC / 10 : 0);
+
+/** Cups as they were typed, in mL; undefined where nothing was, or nothing that can be read. */
+export function cupsOf(typed: string | undefined, cup_mL: number): number | undefined {
+	const text = typed?.trim() ?? '';
+	const number = readNumber(text);
+	if (!number || text.slice(number.length).replace(/^\s*(cups?|c)?\.?$/i, '') !== '') return undefined;
+	const mL = Math.round(number.value * cup_mL);
+	return mL >= 1 && mL <= 100_000 ? mL : undefined;
+}
+
+/** The tap of an act with what was typed for it; undefined where that cannot be read, or is still missing. */
+export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): Tap | undefined {
+	const grams = Math.round(typed.grams ?? plannedOf(tap));
+	switch (tap.type) {
+		case 'weigh':
+		case 'ice':
+			return { ...tap, grams };
+		// What should be on it is no weighing.
+		case 'scale':
+			return typed.grams === undefined ? undefined : { ...tap, grams: Math.round(typed.grams) };
+		case 'load': {
+			if (!typed.cups?.trim()) return { ...tap, grams };
+			const mL = cupsOf(typed.cups, cup_mL);
+			// Measured, and weighed too where somebody did: what was only proposed is no weight.
+			const { grams: _proposed, ...rest } = tap;
+			return mL === undefined ? undefined : { ...rest, mL, ...(typed.grams === undefined ? {} : { grams }) };
+		}
+		case 'pull': {
+			const mL = typed.cups?.trim() ? cupsOf(typed.cups, cup_mL) : undefined;
+			if (typed.cups?.trim() && mL === undefined) return undefined;
+			const { grams: _proposed, ...rest } = tap;
+			return { ...rest, ...(typed.grams === undefined ? {} : { grams }), ...(mL === undefined ? {} : { mL }) };
+		}
+		case 'reading':
+		case 'heated': {
+			const C = typed.C === undefined ? markOf(tap) : parseMeasure(typed.C, 'temperature', units);
+			return C === undefined ? undefined : { ...tap, dC: Math.round(C * 10) };
+		}
+		case 'identified': {
+			const words = typed.words?.trim() ?? '';
+			return words === '' ? undefined : { ...tap, words };
+		}
+		default:
+			return tap;
+	}
+}
