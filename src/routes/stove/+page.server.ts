@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { page } from '$lib/server/respond';
-import { runsText, stoveThings } from '$lib/server/stove';
+import { openRunsText, stoveThings } from '$lib/server/stove';
 import type { PageServerLoad } from './$types';
 
 /** More runs than these at one stove are shown as a list first. */
@@ -13,6 +13,9 @@ export const load: PageServerLoad = ({ locals, depends }) =>
 		const heads = await runs.heads();
 		if (heads.length === 1) redirect(307, `/stove/${heads[0]?.id}`);
 		if (heads.length === 0 || heads.length > mostAtOnce) return { title: 'Stove', heads, open: '[]', things: null };
-		const [open, things] = await Promise.all([runs.open(), stoveThings(locals.stores)]);
-		return { title: 'Stove', heads, open: runsText(open, locals.household.units), things };
+		const [open, things] = await Promise.all([
+			openRunsText(locals.stores, locals.household.units),
+			stoveThings(locals.stores)
+		]);
+		return { title: 'Stove', heads, open, things };
 	});

@@ -3,6 +3,7 @@
 	import { sayWeight } from '$core/quantities/format';
 	import { sayTime } from '$core/quantities/dates';
 	import type { RunView } from '$core/runs/wire';
+	import { fromWireText } from '$core/runs/wire-text';
 	import { useRuns } from '$lib/ui/run/runs-state.svelte';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
@@ -10,7 +11,7 @@
 	let { data }: { data: PageData } = $props();
 	const runs = useRuns();
 	const sessions = $derived.by(() => {
-		const open = JSON.parse(data.open) as readonly RunView[];
+		const open = fromWireText<readonly RunView[]>(data.open);
 		return untrack(() => open.map((wire) => runs.of(wire)));
 	});
 </script>

@@ -5,6 +5,7 @@
 	import Said from '$lib/ui/run/said.svelte';
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
 	import type { RunView } from '$core/runs/wire';
+	import { fromWireText } from '$core/runs/wire-text';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
 
@@ -12,7 +13,7 @@
 	const clock = useClock<Clock>();
 	const runs = useRuns();
 	const session = $derived.by(() => {
-		const [wire] = JSON.parse(data.run) as readonly RunView[];
+		const [wire] = fromWireText<readonly RunView[]>(data.run);
 		if (!wire) throw new Error('The page has no run.');
 		return untrack(() => runs.of(wire));
 	});

@@ -22,7 +22,7 @@ const openOf = preparedOnce((db) =>
 		.prepare('open_runs')
 );
 
-const openNow = async (db: Database, householdId: string): Promise<OpenRun[]> =>
+export const openNow = async (db: Database, householdId: string): Promise<OpenRun[]> =>
 	(await openOf(db).execute({ household: householdId })).map((r) => [r.id, Number(r.seq)]);
 
 /**

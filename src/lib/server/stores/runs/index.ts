@@ -9,9 +9,9 @@ import type { HouseholdRow, OpenRun } from '../households';
 import { answered, once } from '../once';
 import { append, type Appended } from './append';
 import { freeCodes } from './codes';
-import { headsOf } from './heads';
+import { headsOf, openNow } from './heads';
 import { claimedBy, speakFor } from '../stock/claims';
-import { runReads, viewsOf } from './read';
+import { differencesNow, runReads, viewsOf } from './read';
 import { settle } from './settle';
 
 export type { Appended } from './append';
@@ -36,6 +36,12 @@ export function runStore(db: Database, household: HouseholdRow, now: Date, open?
 
 		/** Clocks of the open runs, for every page. */
 		heads: () => headsOf(db, householdId, open),
+
+		/** Which runs go on, the newest first, each with its newest tap; and where the book could not follow. */
+		async openNow(): Promise<{ open: readonly OpenRun[]; differences: Awaited<ReturnType<typeof differencesNow>> }> {
+			const [now, differences] = await Promise.all([open ?? openNow(db, householdId), differencesNow(db, householdId)]);
+			return { open: now, differences };
+		},
 
 		/** The run that was started when this was asked before; undefined where it is new. @throws {AppError} 409 KEY_REUSED */
 		async started(ask: StartAsk): Promise<{ id: string } | undefined> {

@@ -137,6 +137,19 @@ export function runReads(db: Database, householdId: string) {
 			return viewsOf(db, householdId, rows);
 		},
 
+		/** Runs that are named, each with what is needed to fold it. */
+		async views(ids: readonly string[]): Promise<RunView[]> {
+			if (ids.length === 0) return [];
+			return viewsOf(
+				db,
+				householdId,
+				await db
+					.select()
+					.from(run)
+					.where(and(mine, inArray(run.id, [...ids])))
+			);
+		},
+
 		async get(id: string): Promise<RunView> {
 			const [view] = await viewsOf(db, householdId, [await rowOf(id)]);
 			return view as RunView;
