@@ -25,7 +25,7 @@ const joins = 'join lot l on l.id = b.lot_id left join batch x on x.id = l.batch
 const first = `select ${columns} from lot_balance b ${joins}
 	where b.household_id = $1 and b.amount > 0 and b.lot_id in (
 		select r.lot_id from (
-			select i.lot_id, k.place_id, row_number() over (partition by k.place_id order by k.state not in ('opened', 'thawed'), coalesce(k.keeps_until, k.since::date), k.since, k.id) as nth
+			select i.lot_id, k.place_id, row_number() over (partition by k.place_id order by k.state not in ('opened', 'thawed'), not exists (select 1 from look f where f.household_id = $1 and f.lot_id = k.id and f.finding <> 'fine'), coalesce(k.keeps_until, k.since::date), k.since, k.id) as nth
 			from lot_balance i join lot k on k.id = i.lot_id where i.household_id = $1 and i.amount > 0
 		) r where r.nth <= $2::int and ($3::uuid is null or r.place_id = $3))
 	order by l.keeps_until, l.since, l.id`;
