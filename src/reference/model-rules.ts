@@ -105,6 +105,9 @@ export const dryingModel = {
 	equilibrium: { value: 0.03, unit: '1', at: 'kg of water to a kg of solids in the end, in a dryer', ...practice },
 	trayLoad_kg_m2: { value: 4, unit: 'kg/m²', at: 'one close layer of slices', ...practice },
 	dried_kg_L: { value: 0.2, unit: 'kg/L', at: 'dried pieces lying loose, where no yield is printed', ...practice },
+	again_h: { value: 2, unit: 'h', at: 'a jar that clumped, back on the trays: 1 to 4 h, by the hand', ...practice },
+	againDoubt: { value: 0.42, unit: '1', at: 'doubt of that', ...practice },
+	againMoisture: { value: 0.06, unit: '1', at: 'water too much in what clumps, as a share', ...practice },
 	turning_s: { value: 300, unit: 's', at: 'each time trays are turned, swapped and felt', ...practice },
 	jarring_s: { value: 90, unit: 's', at: 'filling and labelling a jar', ...practice },
 	betweenTrays: {

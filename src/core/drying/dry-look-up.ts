@@ -129,6 +129,8 @@ export function lookUpDrying(question: DryQuestion): DryAnswer | Refusal {
  */
 export function printedMeatShare(food: FoodRow): number | undefined {
 	if (!isMeat(food)) return undefined;
+	// A dish gives off water alone: nothing is printed for it.
+	if (food.group === 'dish' && !figures.some((f) => f.id === 'dry/ground-yield' && isFor(f, food))) return undefined;
 	const row =
 		figures.find((f) => f.id === 'dry/ground-yield' && isFor(f, food)) ??
 		figures.find((f) => f.id === 'dry/jerky-yield');

@@ -30,6 +30,8 @@ function ofState({ thing, way, product }: Query): Refusal | undefined {
 	if (suits[state]?.includes(way) && (state !== 'soaked' || food.id === 'dry-beans')) return undefined;
 	// Frozen vegetables and fruit go onto the trays as they are: they were blanched before they were frozen.
 	if (state === 'frozen' && way === 'dry' && plants.has(food.group)) return undefined;
+	// A jar that clumped goes back onto the trays; dried meat that drew damp does not.
+	if (state === 'dried' && way === 'dry' && plants.has(food.group)) return undefined;
 	// What was in a jar may be frozen once it is open: the jar itself may not.
 	if (state === 'opened' && thing.was === 'canned' && (way === 'freeze-raw' || way === 'dry') && plants.has(food.group))
 		return undefined;

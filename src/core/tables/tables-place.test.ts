@@ -245,7 +245,7 @@ describe('foods side by side', () => {
 		const rows = compareFoods(pick('carrots', 'apples', 'beef'), { units: 'metric', altitude_m: 380 });
 		const row = (slot: string) =>
 			rows.find((r) => r.slot === slot)?.cells.map((c) => c.map((l) => l.amount.main).join('; '));
-		expect(row('dry/hours')).toEqual(['10 to 12 h', '6 to 12 h', '10 to 24 h']);
+		expect(row('dry/hours')).toEqual(['10 to 12 h', '6 to 12 h; 6 to 8 h', '10 to 24 h']);
 		expect(row('freeze/water')).toEqual(['2 min; 5 min', '', '']);
 		expect(row('cook/inside')).toEqual(['', '', '63 °C']);
 		expect(row('fresh/fridge')?.every((c) => c !== '')).toBe(true);

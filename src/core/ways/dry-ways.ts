@@ -12,6 +12,7 @@ import { dryingRowFor, dryingTime, warmthFactor, type DryingTime, type Skin } fr
 import { refuse } from '../safety/refuse';
 import type { Thing } from '../things/thing';
 import { DomainError, mustBePositive, type Refusal } from '../errors';
+import { figureById } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { steamHeat_J_kg } from '../heat/boil-down';
 import { cFromF, kgFromLb } from '../quantities/units';
@@ -72,6 +73,8 @@ export interface DryWay {
 	} | null;
 	/** It comes frozen: onto the trays as it is. */
 	readonly straight: boolean;
+	/** It was dry and clumped in its jar: back in, by the hand alone. */
+	readonly again: boolean;
 	readonly dryer: KitchenDryer;
 	/** The household has none: this is for a usual one. */
 	readonly usualDryer: boolean;
@@ -128,6 +131,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		};
 	const dryer = kitchen.dryer ?? usualDryer;
 	const perTray_kg = dryingModel.trayLoad_kg_m2.value * dryer.trayArea_m2;
+	const again = thing.state === 'dried';
 	const table = dryingTime({
 		food,
 		row,
@@ -140,8 +144,8 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		altitude_m: kitchen.altitude_m ?? 0
 	});
 	if (table.kind === 'refused') return table;
-	const { time, own } = withOwn(table, (input.before ?? []).filter((b) => b.rowId === row.id && b.machine === dryer.name)); // prettier-ignore
-	const share = shareLeft(thing, cut);
+	const { time, own } = again ? { time: backIn(table), own: null } : withOwn(table, (input.before ?? []).filter((b) => b.rowId === row.id && b.machine === dryer.name)); // prettier-ignore
+	const share = again ? 1 : shareLeft(thing, cut);
 	const wet_kg = (input.grams / 1000) * share;
 	const needed = Math.max(1, Math.ceil(wet_kg / perTray_kg - 1e-9));
 	const loads = Math.ceil(needed / dryer.trays);
@@ -157,13 +161,13 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const litres = balance.dry_kg / bulkOf(look);
 	// Straight from the freezer: it was made ready, and blanched where it is, before it was frozen.
 	const frozen = thing.state === 'frozen';
-	const blanch = blanchOf(row, !frozen && (choices.blanched ?? true));
+	const blanch = blanchOf(row, !frozen && !again && (choices.blanched ?? true));
 	const quarts = Math.max(1, Math.ceil(litres / (jarVolume_L.quart * 0.95)));
 	// A potful is a pound to the gallon of what the largest pot holds, three quarters full.
 	const pot_L = Math.max(6, ...kitchen.pots.map((p) => p.litres)) * blanchRules.potFill.value;
 	const potfuls = blanch ? Math.ceil(wet_kg / (pot_L / (blanchRules.water_L_per_kg.value + 1))) : 0;
 	const blanch_s = blanch ? potfuls * (blanch.minutes[1] * 60 + 100) : 0;
-	const prep_s = frozen ? 0 : (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
+	const prep_s = frozen || again ? 0 : (input.grams / 1000) * cut.hands_min_per_kg.value * 60;
 	const end_s = quarts * dryingModel.jarring_s.value;
 	const turn_s = loads * Math.max(2, Math.round(time.hours / 4)) * dryingModel.turning_s.value;
 	// What the water takes, and no more than the dryer can draw.
@@ -171,8 +175,8 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 	const most_kWh = (dryer.power_W / 1000) * time.hours * loads;
 	const storage = lookUpStorage({ thing, way: 'dry', temp_C: time.asPrinted ? -18 : Math.min(26.5, kitchen.pantry_C) });
 	const keeps = storage.kind === 'refused' ? undefined : storage.keeps[0];
-	const skipped = !frozen && choices.blanched === false && blanchOf(row, true)?.dip === false;
-	const months = keeps ? monthsOf(keeps, skipped) : null;
+	const skipped = !frozen && !again && choices.blanched === false && blanchOf(row, true)?.dip === false;
+	const months = leatherMonths(row) ?? (keeps ? monthsOf(keeps, skipped) : null);
 	const today = dateIn(kitchen.zone, input.now);
 	return {
 		kind: 'way',
@@ -190,6 +194,7 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		look,
 		blanch,
 		straight: frozen,
+		again,
 		dryer,
 		usualDryer: kitchen.dryer === null,
 		trays: { needed, perTray_kg: balance.trayWet_kg, loads },
@@ -208,9 +213,28 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		keeps,
 		months,
 		keepsUntil: months === null || months[1] < 1 ? null : monthsAfter(today, Math.floor(months[1])),
-		why: frozen
-			? `Straight from the freezer onto the trays, without thawing and without another blanch (common practice). ${whyOf(time)}`
-			: whyOf(time)
+		why: again
+			? 'It clumped, so it holds water still: back in until the hand says dry, then into the jar again from the first day. No table has hours for it.'
+			: frozen
+				? `Straight from the freezer onto the trays, without thawing and without another blanch (common practice). ${whyOf(time)}`
+				: whyOf(time)
+	};
+}
+
+/** Back on the trays from its jar: no table has its hours; the hand says. Common practice. */
+function backIn(table: DryingTime): DryingTime {
+	const hours = dryingModel.again_h.value;
+	const doubt = dryingModel.againDoubt.value;
+	const interval_h: Range = [hours * Math.exp(-1.645 * doubt), hours * Math.exp(1.645 * doubt)];
+	return {
+		...table,
+		hours,
+		doubt,
+		interval_h,
+		printed_h: [Math.round(interval_h[0]), Math.round(interval_h[1])],
+		factors: [],
+		moistureIn: table.moistureOut + dryingModel.againMoisture.value,
+		asPrinted: true
 	};
 }
 
@@ -253,6 +277,13 @@ export const loadBy = ({ time }: DryWay, ready: number): { readonly sure: number
 
 /** Skipping a blanch that is printed shortens the date: used within a month (common practice). */
 const skippedMonths = 1;
+/** A leather keeps its own time at room temperature, whatever its fruit keeps. @source dry/leather-room, NCHFP (from memory) */
+function leatherMonths(row: DryingRow): Range | null {
+	if (row.id !== 'leather') return null;
+	const month = Number(figureById('dry/leather-room').value);
+	return [month, month];
+}
+
 const inMonths = { month: 1, week: 1 / 4.35, day: 1 / 30.4, year: 12, h: 0 } as const;
 const monthsOf = ({ time, unit }: Keeps, skipped: boolean): Range => {
 	const [low, high] = [time[0] * inMonths[unit], time[1] * inMonths[unit]];

@@ -23,7 +23,7 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 		figure: { count: `${row.packs}`, unit: count(row.packs, 'quart jar'), each: each(row.each_g, look) },
 		facts: [
 			...beforeDrying(dry),
-			fact('in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
+			fact('in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${dry.again ? 'by the hand: common practice' : time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
 			...byBreakfast(look, dry, now),
 			fact('trays', `${trays.needed}`, `${sayWeight(trays.perTray_kg * 1000, units)} each`, trayTroubles(dry)),
 			fact('done when', dry.row.test, `${sayWeight(balance.dry_kg * 1000, units)} are left, ${sayWeight(balance.water_kg * 1000, units)} of water gone`), // prettier-ignore
@@ -36,7 +36,7 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 		clock: onTheClock(dry.work),
 		steps: [],
 		cut: null,
-		notes: [dry.row.pretreat, dry.why],
+		notes: dry.again ? [dry.why] : [dry.row.pretreat, dry.why],
 		recipe: null,
 		cautions: cautionsShown(dry.look.cautions),
 		source: sourced(sources[dry.row.source].short, dry.row.confidence),

@@ -314,3 +314,32 @@ describe(`a load over ${histories} histories of two devices`, () => {
 		expect(closed).toBeGreaterThan(histories / 4);
 	}); // prettier-ignore
 });
+
+describe('a jar that clumped', () => {
+	it('goes back onto the trays by the hand alone, and into its jar again from the first day; meat does not', () => {
+		const plan = planOf([{ food: 'apples', grams: 250, thing: { state: 'dried', called: 'dried apples', form: 'slices' } }]); // prettier-ignore
+		expect(plan.subjects[0]).toMatchObject({ load_g: 250, first: null, condition_days: [7, 10] });
+		const { state } = follow(plan);
+		expect(dry.book(plan, state).entries[0]).toMatchObject({ title: 'dried apples', state: 'dried', closing: { raw_g: 250 } }); // prettier-ignore
+		// It teaches nothing about apples from fresh.
+		expect(dry.book(plan, state).entries[0]?.closing.trays?.[0]?.rowId).toBe('apples again');
+		expect(() => planOf([{ food: 'beef', grams: 250, thing: { state: 'dried' } }])).toThrow();
+	});
+});
+
+describe('what is dried of a purée or a dish', () => {
+	it('keeps a leather a month on the shelf, whatever its fruit keeps (NCHFP, from memory)', () => {
+		const plan = planOf([{ food: 'apples', grams: 2000, choices: { row: 'leather' } }]);
+		expect(plan.subjects[0]).toMatchObject({ months: [1, 1], rowId: 'leather', condition_days: null, cold: false });
+		expect(plan.subjects[0]?.forecast.printed_h).toEqual([6, 8]);
+	});
+	it('dries a cooked chili after its heat step, and for the cold alone', () => {
+		const plan = planOf([{ food: 'chile-con-carne', grams: 2000, thing: { state: 'cooked' } }]);
+		const [chili] = plan.subjects;
+		expect(chili).toMatchObject({ cold: true, forecast: { printed_h: [8, 12], asPrinted: true } });
+		expect(chili?.gates.map((g) => g.id)).toEqual(['heated']);
+		// 75 % water, 20 % wanted: 2000 g × 0.25 / 0.8 = 625 g.
+		expect(chili?.dry_g).toBe(625);
+		expect(dry.placesFor(plan, 1)).not.toContain('pantry');
+	});
+});

@@ -27,7 +27,7 @@ export function wayOf({ food: id, grams, choices = {}, thing = {} }: Item, own: 
 export const chosenOf = (items: readonly Item[], own: Kitchen = kitchen): DryChosen[] =>
 	items.map((item, i) => {
 		const way = wayOf(item, own);
-		return { way, lotId: `lot-${i + 1}`, called: way.thing.food.name, form: way.thing.form, raw_g: item.grams };
+		return { way, lotId: `lot-${i + 1}`, called: way.thing.called, form: way.thing.form, raw_g: item.grams };
 	});
 
 export function planOf(items: readonly Item[], own: Kitchen = kitchen): DryPlan {

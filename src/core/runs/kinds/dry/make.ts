@@ -97,7 +97,8 @@ function subjectOf(one: DryChosen, n: number, kitchen: Kitchen): DrySubject {
 		form,
 		cut: { id: cut.id, name: pieceName(row.cut) },
 		way: { id: 'dry', name: 'dried' },
-		rowId: row.id,
+		rowId: way.again ? `${row.id} again` : row.id,
+		...(way.again ? { again: true as const } : {}),
 		piece: pieceName(row.cut),
 		thickness_mm: way.thickness_mm ?? printed_mm,
 		skin: way.skin,
@@ -106,7 +107,7 @@ function subjectOf(one: DryChosen, n: number, kitchen: Kitchen): DrySubject {
 		trays: trays.needed,
 		wet_kg_L: bulkOf(food, cut.id) || null,
 		prepare: preparing(way),
-		pretreat: row.pretreat,
+		pretreat: way.again ? 'No heat before it, and none above what its row says.' : row.pretreat,
 		first: firstHeat(way),
 		gates: gatesOf(way),
 		forecast: {
@@ -138,7 +139,11 @@ function subjectOf(one: DryChosen, n: number, kitchen: Kitchen): DrySubject {
 const pieceName = (words: string): string => words.split(/[;:]/)[0] ?? words;
 
 const preparing = (way: DryWay): string =>
-	way.straight ? 'Onto the trays frozen as it is.' : `Make it ready: ${way.row.cut}.`;
+	way.again
+		? 'Loosen what clumped; what smells sour or shows mould goes out.'
+		: way.straight
+			? 'Onto the trays frozen as it is.'
+			: `Make it ready: ${way.row.cut}.`;
 
 function firstHeat({ blanch }: DryWay): FirstHeat | null {
 	if (!blanch) return null;
@@ -168,6 +173,8 @@ function gatesOf({ thing, look }: DryWay): Gate[] {
 }
 
 function conditioning({ row }: DryWay): DrySubject['condition_days'] {
+	// A leather is rolled, not shaken.
+	if (row.id === 'leather') return null;
 	const id = row.kind === 'fruit' ? 'dry/condition' : row.kind === 'vegetable' ? 'dry/condition-vegetables' : null;
 	if (id === null) return null;
 	const { value } = figureById(id);

@@ -42,6 +42,8 @@ export interface DrySubject {
 	readonly form: string;
 	readonly cut: { readonly id: string; readonly name: string };
 	readonly way: { readonly id: string; readonly name: string };
+	/** It was dry before, and clumped in its jar. */
+	readonly again?: true;
 	/** Of the drying table. */
 	readonly rowId: string;
 	/** The piece, as the row says it; mm where it was chosen or is printed. */
@@ -107,7 +109,8 @@ export const subjectOf = (plan: DryPlan, n: number | undefined): DrySubject | un
 	plan.subjects.find((s) => s.n === (n ?? 1));
 
 /** What comes out of it, on labels and shelves. */
-export const titleOf = ({ food, cut }: DrySubject): string => `${food.name}, ${cut.name}, dried`;
+export const titleOf = ({ food, cut, again }: DrySubject): string =>
+	again ? food.name : `${food.name}, ${cut.name}, dried`;
 
 /** Slots of the dryer in the order in which they are filled: nearest the heater first; 1 is the uppermost. */
 export function slotsOf({ trays, heater }: DryerPlan): number[] {
