@@ -34,6 +34,10 @@ export function sayVolume(litres: number, units: Units): string {
 	return `${figures(litres, litres < 10 ? 1 : 0)} L`;
 }
 
+/** What was measured in a cup: "3 1/2 cups", "875 ml". */
+export const sayMeasure = (mL: number, units: Units): string =>
+	units === 'us' ? `${sayFraction(mL / 236.588)} cups` : `${Math.round(mL)} ml`;
+
 export function sayTemperature(celsius: number, units: Units): string {
 	return units === 'us'
 		? `${Math.round(fFromC(celsius))} °F`.replace('-', '−')

@@ -119,10 +119,11 @@
 	<label class="field mt-2 max-w-xs text-lg"
 		><span>at its centre, {fieldUnit.temperature[units]}</span><input
 			inputmode="text"
-			value={typed.C ?? editMeasure(mark_C, 'temperature', units)}
+			value={typed.C ?? ''}
+			placeholder={editMeasure(mark_C, 'temperature', units)}
 			oninput={(e) => (typed.C = e.currentTarget.value)}
-			aria-invalid={said === undefined ? 'true' : undefined}
-		/></label
+			aria-invalid={(missing || typed.C?.trim()) && said === undefined ? 'true' : undefined}
+		/>{#if missing && !said}<span class="fault">Measure it, and write what the thermometer shows.</span>{/if}</label
 	>
 {:else if act.clock}
 	<Figure due={act.due} latest={act.latest} since={act.since} {now} />

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { sayTime } from '$core/quantities/dates';
-	import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
+	import { sayMeasure, sayWeight, type Units } from '$core/quantities/format';
 	import { slots, trayView } from '$core/runs/kinds/dry/board';
 	import type { Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
@@ -41,7 +41,7 @@
 	const cooling = $derived(run ? run.state.trays.filter((t) => t.spot === 'cooling') : []);
 	const free = $derived(places.filter((p) => !p.tray).map((p) => p.slot));
 	const amount = (t: { grams: number | null; mL: number | null }) =>
-		t.grams !== null ? sayWeight(t.grams, units) : t.mL !== null ? sayVolume(t.mL / 1000, units) : '';
+		t.grams !== null ? sayWeight(t.grams, units) : t.mL !== null ? sayMeasure(t.mL, units) : '';
 	const band = $derived(view?.done ? Math.max(5, Math.round((view.done.to - view.done.from) / 2 / 300_000) * 5) : 0);
 	const tapped = (tap: Tap) => {
 		if (ontap(tap)) grams = null;

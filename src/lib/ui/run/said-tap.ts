@@ -44,7 +44,8 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 		}
 		case 'reading':
 		case 'heated': {
-			const C = typed.C === undefined ? markOf(tap) : parseMeasure(typed.C, 'temperature', units);
+			// What it should be is no reading.
+			const C = typed.C === undefined ? undefined : parseMeasure(typed.C, 'temperature', units);
 			return C === undefined ? undefined : { ...tap, dC: Math.round(C * 10) };
 		}
 		case 'identified': {

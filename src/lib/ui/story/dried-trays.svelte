@@ -1,11 +1,11 @@
 <script lang="ts">
 	import type { DriedTray } from '$core/runs/engine/book';
-	import { sayVolume, sayWeight, type Units } from '$core/quantities/format';
+	import { sayMeasure, sayWeight, type Units } from '$core/quantities/format';
 
 	/** The trays of a dryer: weight and measure in and out, hours planned and observed. */
 	let { trays, units }: { trays: readonly DriedTray[]; units: Units } = $props();
 	const amount = (g: number | null, mL: number | null) =>
-		[g === null ? '' : sayWeight(g, units), mL === null ? '' : sayVolume(mL / 1000, units)].filter(Boolean).join(', ');
+		[g === null ? '' : sayWeight(g, units), mL === null ? '' : sayMeasure(mL, units)].filter(Boolean).join(', ');
 	const hours = (h: number) => `${Math.round(h * 10) / 10} h`;
 	const dry = $derived(trays.filter((t) => t.outcome === 'dry'));
 	const ratio = $derived(

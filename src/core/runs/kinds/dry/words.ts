@@ -1,4 +1,4 @@
-import { sayCount, sayTemperature, sayVolume, sayWeight, type Units } from '../../../quantities/format';
+import { sayCount, sayTemperature, sayMeasure, sayWeight, type Units } from '../../../quantities/format';
 import type { DryEvent } from './events';
 import type { DryPlan } from './plan';
 
@@ -10,7 +10,7 @@ export function say(event: DryEvent, units: Units, plan: DryPlan | null): string
 	const measured = (grams?: number, mL?: number) =>
 		[
 			...(grams === undefined ? [] : [sayWeight(grams, units)]),
-			...(mL === undefined ? [] : [sayVolume(mL / 1000, units)])
+			...(mL === undefined ? [] : [sayMeasure(mL, units)])
 		].join(', ');
 	switch (event.type) {
 		case 'identified':
