@@ -8,6 +8,7 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { meant, startPostgres } from './lib/postgres.mjs';
 import { Plain, fail, say } from './lib/say.mjs';
+import { standInFile, startStandIns } from './lib/stand-ins.mjs';
 import { steadily, supervise } from './lib/supervise.mjs';
 
 /** @type {Array<() => Promise<void> | void>} */
@@ -75,7 +76,9 @@ try {
 	if (!stopping) {
 		const local = ['0.0.0.0', '127.0.0.1', 'localhost', '::'].includes(host) ? '127.0.0.1' : host;
 		const alive = `${scheme}://${local}:${port}/alive`;
-		const kept = supervise({ database, app: { databaseUrl, host, port, origin, extra: tls ?? {} }, alive });
+		const standIns = process.env.ROOT_JAR_STAND_INS === '0' ? undefined : standInFile();
+		const extra = { ...(tls ?? {}), ...(standIns ? { STAND_INS_FILE: standIns } : {}) };
+		const kept = supervise({ database, app: { databaseUrl, host, port, origin, extra }, alive });
 		stops.push(kept.stop);
 		const ready = await Promise.race([
 			answers(
@@ -86,6 +89,7 @@ try {
 			kept.over
 		]);
 		if (!ready) throw new Plain('The application did not answer within a minute. The lines above may say why.');
+		if (standIns) stops.push(startStandIns(standIns, `${scheme}://${local}:${port}`));
 		say(`\nRoot Jar is ready:  ${origin}\n`);
 		if (open) {
 			const { default: qrcode } = await import('qrcode');

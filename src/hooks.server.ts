@@ -13,10 +13,14 @@ import { deviceOf } from '$lib/server/respond';
 import { storesFor } from '$lib/server/stores';
 import { defaultHousehold, householdWithRuns } from '$lib/server/stores/households';
 import { isPaired, makePin, pair, theInstallation, type Installation } from '$lib/server/stores/installation';
-import { cookieHousehold } from '$lib/server/who';
+import { layStandIns } from '$lib/server/instruments/stand-ins';
+import { LiveHub } from '$lib/server/live';
+import { instrumentById, instrumentStore, thinAll } from '$lib/server/stores/instruments';
+import { cookieHousehold, unsigned } from '$lib/server/who';
 
 let database: ReturnType<typeof connect> | undefined;
 let own: Installation | undefined;
+let hub: LiveHub | undefined;
 
 const door = {
 	origin: env.ORIGIN ?? '',
@@ -47,12 +51,32 @@ export const init: ServerInit = async () => {
 				'\nA new device is asked for the PIN of this kitchen. Lost it? ROOT_JAR_PIN=new npm start makes another.'
 			);
 	}
+	const { db: data } = database;
+	if (env.STAND_INS_FILE) await layStandIns(database.db, own.cookieSecret, env.STAND_INS_FILE, new Date());
+	hub = new LiveHub(env.DATABASE_URL, async (id) => JSON.stringify(await instrumentStore(data, id, new Date()).live()));
+	void hub.open();
+	// Streams have no end of their own: they are closed before the server waits for its answers to go out.
+	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => hub?.close());
+	setInterval(
+		() => void thinAll(data, new Date()).catch((e: unknown) => console.error('Readings were not thinned', e)),
+		600_000
+	).unref();
 	setTimeout(warmLabels, 1_500).unref();
-	process.on('sveltekit:shutdown', () => void database?.close());
+	process.on('sveltekit:shutdown', () => {
+		hub?.close();
+		void database?.close();
+	});
 };
 
 const tokenOf = (event: RequestEvent): string | undefined =>
 	event.request.headers.get('authorization')?.match(/^Bearer ([\w-]{20,100})$/)?.[1] ?? event.cookies.get('device');
+
+/** The id of an instrument that speaks for itself: its token is its id, signed. Elsewhere than at its own addresses it is nobody. */
+function instrumentOf(event: RequestEvent): string | undefined {
+	if (!event.url.pathname.startsWith('/instruments/')) return undefined;
+	const token = /^Bearer ([\w.-]{20,200})$/.exec(event.request.headers.get('authorization') ?? '')?.[1];
+	return token === undefined || !own ? undefined : unsigned(token, own.cookieSecret);
+}
 
 /** Names, origins, headers and the PIN: before anything is shown or written. */
 const atTheDoor: Handle = async ({ event, resolve }) => {
@@ -72,7 +96,9 @@ const atTheDoor: Handle = async ({ event, resolve }) => {
 
 async function turnAway(event: RequestEvent): Promise<Response | undefined> {
 	const { request, url } = event;
-	const byToken = request.headers.has('authorization') && (await isPaired(db(), tokenOf(event), new Date()));
+	const byToken =
+		request.headers.has('authorization') &&
+		(instrumentOf(event) !== undefined || (await isPaired(db(), tokenOf(event), new Date())));
 	// The open reference can be changed by nobody: it says so itself.
 	checkDoor(request, door, byToken || url.pathname.startsWith('/api/'));
 	checkAddress(url);
@@ -80,6 +106,7 @@ async function turnAway(event: RequestEvent): Promise<Response | undefined> {
 	// Whether it lives may be asked by anybody; this machine asks itself without a PIN.
 	if (!opened || url.pathname === '/alive' || fromItself(event)) return undefined;
 	if (url.pathname === '/pin' && request.method === 'POST') return pairDevice(event);
+	if (instrumentOf(event) !== undefined) return undefined;
 	if (await isPaired(db(), tokenOf(event), new Date())) return undefined;
 	if (wantsPage(request)) return askPin(url.pathname + url.search);
 	throw new AppError(
@@ -134,6 +161,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 		redirect(303, '/basket');
 	}
 	const now = clockOf(event.cookies.get('clock'), env.ROOT_JAR_TEST === '1');
+	if (event.url.pathname.startsWith('/instruments/')) return byInstrument({ event, resolve }, now);
 	const said = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
 	const found = said.is === 'unknown' ? undefined : await householdWithRuns(db(), said.is === 'id' ? said.id : null);
 	if (!found) {
@@ -157,6 +185,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	event.locals.household = household;
 	event.locals.now = now;
 	event.locals.secret = own.cookieSecret;
+	event.locals.live = hub;
 	// What is posted may open or close a run before its page is read.
 	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? open : undefined);
 	const response = await resolve(event, { preload: withLetters });
@@ -165,6 +194,25 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	response.headers.set('x-household', after.is === 'id' ? after.id : household.id);
 	return response;
 };
+
+/** What an instrument says is of its own household, whichever cookie came with it. @throws {AppError} 401 */
+async function byInstrument({ event, resolve }: Parameters<Handle>[0], now: Date): Promise<Response> {
+	const id = instrumentOf(event);
+	const row = id === undefined ? undefined : await instrumentById(db(), id);
+	const found = row && (await householdWithRuns(db(), row.householdId));
+	if (!row || !found || !own)
+		throw new AppError(
+			401,
+			'NOT_PAIRED',
+			'This instrument is not known here, or was removed. Nothing was kept; pair it in the Kitchen.'
+		);
+	event.locals.household = found.household;
+	event.locals.instrument = row;
+	event.locals.now = now;
+	event.locals.secret = own.cookieSecret;
+	event.locals.stores = storesFor(db(), found.household, now);
+	return resolve(event);
+}
 
 /** The letters of every page are there with its first paint: none of it moves when they come. */
 const withLetters = ({ type, path }: { type: 'js' | 'css' | 'font' | 'asset'; path: string }): boolean =>

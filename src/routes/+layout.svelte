@@ -15,6 +15,8 @@
 	import { provideClock, provideRuns, Runs } from '$lib/ui/run/runs-state.svelte';
 	import { ring } from '$lib/ui/run/ring';
 	import { Rung } from '$lib/ui/run/rung';
+	import Alarms from '$lib/ui/live/alarms.svelte';
+	import { Live, provideLive } from '$lib/ui/live/live-state.svelte';
 	import { places } from '$lib/ui/shell/places';
 	import Rail from '$lib/ui/shell/rail.svelte';
 	import type { LayoutData } from './$types';
@@ -32,6 +34,7 @@
 	const clockNow = () => clock.at(Date.now());
 	const outbox = browser ? browserOutbox(clockNow, household) : new Outbox(sendByFetch, clockNow);
 	const runs = provideRuns(new Runs(outbox, sendByFetch, household));
+	const live = provideLive(new Live());
 	const headsOf = ({ heads }: LayoutData) => JSON.parse(heads) as readonly RunHead[];
 	untrack(() => runs.sync(headsOf(data)));
 	$effect.pre(() => {
@@ -48,6 +51,15 @@
 	$effect.pre(() => {
 		const { id } = data.household;
 		untrack(() => runs.enter(id));
+	});
+
+	// What comes by itself is of one household: in another one it is heard anew.
+	let heardOf = '';
+	$effect(() => {
+		const { id } = data.household;
+		const anew = heardOf !== '' && heardOf !== id;
+		heardOf = id;
+		return untrack(() => live.start(anew));
 	});
 
 	// Put aside while the eyes are elsewhere: it is told where they are.
@@ -84,6 +96,7 @@
 			clock.sync(now, Date.now());
 			keepOffset(clock.offset_ms);
 		};
+		live.ontaps = () => void again();
 		window.addEventListener('online', again);
 		void again();
 		return () => {
@@ -157,6 +170,7 @@
 		</div>
 	</header>
 	<main id="main" tabindex="-1" class="mx-auto w-full max-w-[84rem] flex-1 px-4 py-5 outline-none sm:px-6">
+		<Alarms units={data.household.units} zone={data.household.zone} />
 		<TrayNote {outbox} household={data.household.id} units={data.household.units} now={() => clock.at(Date.now())} />
 		{@render children()}
 	</main>

@@ -20,7 +20,7 @@ export interface ErrorBody {
 /** An error whose words are meant for the person: what is wrong, what was kept, what to do. */
 export class AppError extends Error {
 	constructor(
-		readonly status: 400 | 401 | 403 | 404 | 405 | 409 | 413 | 421 | 422 | 429 | 503,
+		readonly status: 400 | 401 | 403 | 404 | 405 | 406 | 409 | 413 | 421 | 422 | 429 | 503,
 		readonly code: string,
 		message: string,
 		readonly faults: readonly Fault[] = [],

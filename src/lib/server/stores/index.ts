@@ -2,6 +2,7 @@ import type { Database } from '../db/client';
 import { batchStore } from './batches';
 import { choiceStore } from './choices';
 import { gearStore } from './gear';
+import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
 import { runStore } from './runs';
@@ -16,6 +17,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 	return {
 		home: householdStore(db, household, now),
 		gear: gearStore(db, household.id, now),
+		instruments: instrumentStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),

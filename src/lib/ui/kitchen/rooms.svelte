@@ -6,6 +6,7 @@
 		['/kitchen', 'Works with'],
 		['/kitchen/drawer', 'Drawer'],
 		['/kitchen/places', 'Places'],
+		['/kitchen/instruments', 'Scales and probes'],
 		['/kitchen/house', 'House and prices']
 	] as const;
 </script>

@@ -4,6 +4,7 @@
 	import { sayWeight, type Units } from '$core/quantities/format';
 	import type { RunAct, Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
+	import Scale from '$lib/ui/live/scale.svelte';
 	import Figure from './figure.svelte';
 	import { markOf, plannedOf, saidTap } from './said-tap';
 	import type { Typed } from './types';
@@ -129,6 +130,9 @@
 	<Figure due={act.due} latest={act.latest} since={act.since} {now} />
 {/if}
 <p class="mt-2 max-w-2xl text-lg text-soft">{act.hint}</p>
+{#if (act.asks === 'weight' || act.asks === 'load' || act.asks === 'dry') && tap}
+	<Scale {units} {now} tare={tap.type !== 'weigh'} onweight={(g) => (typed.grams = g)} />
+{/if}
 {@render more()}
 <div class="mt-auto flex flex-wrap items-end justify-between gap-4 pt-6">
 	<div class="max-w-md min-w-0 flex-1 basis-52 text-[15px]">

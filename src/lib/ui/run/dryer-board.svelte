@@ -4,6 +4,7 @@
 	import { slots, trayView } from '$core/runs/kinds/dry/board';
 	import type { Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
+	import Scale from '$lib/ui/live/scale.svelte';
 	import DryerChart from './dryer-chart.svelte';
 	import type { RunSession } from './run-session.svelte';
 
@@ -147,6 +148,7 @@
 						>
 					{/if}
 				</div>
+				<Scale {units} {now} tare onweight={(g) => (grams = g)} />
 				<p class="source mt-2">{view.subject.source}; a forecast</p>
 			</section>
 		{/if}

@@ -2,8 +2,8 @@ import { sayCount, sayTemperature, sayWeight } from '../../../quantities/format'
 import { about, key, mark, still, type Around, type DryAct } from './act';
 import { weightShare as shareAt } from '../../../drying/drying-time';
 import { freeSlots, lookAt, shut, tally, waiting, type DryState, type DrySubjectState } from './fold';
-import { doneAt, forecastOf } from './forecast';
-import { slotsOf, subjectOf, type DryPlan, type DrySubject } from './plan';
+import { doneAt, forecastOf, type TrayForecast } from './forecast';
+import { slotsOf, subjectOf, type DryPlan } from './plan';
 import { coolFor_s, weighAt } from './rules';
 import { hoursOn, wet_g, type Tray } from './tray';
 
@@ -244,7 +244,7 @@ function drying({ plan, state, now }: Around, tray: Tray): DryAct[] {
 				then: `weigh tray ${tray.slot}`,
 				drawn: now < weigh,
 				asks: 'weight',
-				button: { label: 'Weighed', tap: { type: 'scale', tray: tray.tray, grams: expectedNow(plan, tray, forecast.done_h, now) } },
+				button: { label: 'Weighed', tap: { type: 'scale', tray: tray.tray, grams: expectedNow(plan, tray, forecast, now) } },
 				ready: true,
 				urgency: now >= weigh ? 6.8 : 72
 			}); // prettier-ignore
@@ -277,11 +277,12 @@ function drying({ plan, state, now }: Around, tray: Tray): DryAct[] {
 }
 
 /** What it should weigh by now, for the field: the forecast's own curve, g. */
-function expectedNow(plan: DryPlan, tray: Tray, done_h: number, now: number): number {
+function expectedNow(plan: DryPlan, tray: Tray, { done_h, power }: TrayForecast, now: number): number {
 	const subject = subjectOf(plan, tray.subject);
 	const wet = wet_g(plan, tray) ?? 0;
 	if (!subject) return wet;
-	const share = weightShareOf(subject, hoursOn(tray, now), done_h);
+	const { moistureIn, moistureOut } = subject.forecast;
+	const share = shareAt({ t_h: hoursOn(tray, now), end_h: done_h, moistureIn, moistureOut, power });
 	return Math.max(1, Math.round(wet * share));
 }
 
@@ -404,8 +405,4 @@ function over({ plan, state }: Around): DryAct[] {
 			urgency: 9
 		}
 	];
-}
-
-function weightShareOf(subject: DrySubject, t_h: number, end_h: number): number {
-	return shareAt({ t_h, end_h, moistureIn: subject.forecast.moistureIn, moistureOut: subject.forecast.moistureOut });
 }

@@ -67,7 +67,8 @@ export function trayView(plan: DryPlan, state: DryState, tray: Tray, now: number
 	const wet = wet_g(plan, tray);
 	const { moistureIn, moistureOut, asPrinted } = subject.forecast;
 	const last = forecast.interval_h[1] * 1.08;
-	const at = (t_h: number, end_h: number) => (wet ?? 0) * weightShare({ t_h, end_h, moistureIn, moistureOut });
+	const at = (t_h: number, end_h: number) =>
+		(wet ?? 0) * weightShare({ t_h, end_h, moistureIn, moistureOut, power: forecast.power });
 	const others = state.trays.filter((t) => t !== tray);
 	return {
 		tray,

@@ -12,6 +12,8 @@ export interface TrayForecast {
 	readonly doubt: number;
 	/** What it is to weigh then, g; null where it is not known by weight. */
 	readonly target_g: number | null;
+	/** Page's power, most likely: the bend of its curve. */
+	readonly power: number;
 	/** A weighing that fits no drying: at so many hours. */
 	readonly odd_h: number | null;
 }
@@ -102,14 +104,16 @@ const fromPrior = ({ hours, doubt }: Prior, target_g: number | null): TrayForeca
 	interval_h: [hours * Math.exp(-1.645 * doubt), hours * Math.exp(1.645 * doubt)],
 	doubt,
 	target_g,
+	power: 1,
 	odd_h: null
 });
 
-const fromRefit = ({ done_h, interval_h, target_kg, odd }: Refit): TrayForecast => ({
+const fromRefit = ({ done_h, interval_h, target_kg, power, odd }: Refit): TrayForecast => ({
 	done_h,
 	interval_h,
 	doubt: Math.log(interval_h[1] / interval_h[0]) / (2 * 1.645),
 	target_g: Math.round(target_kg * 1000),
+	power,
 	odd_h: odd?.t_h ?? null
 });
 

@@ -3,3 +3,4 @@ export * from './kitchen';
 export * from './stock';
 export * from './run';
 export * from './installation';
+export * from './instrument';

@@ -8,6 +8,7 @@ import { transact, type Database, type Tx } from '../../db/client';
 import { container, place, run, runEvent } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow } from '../households';
+import { tell } from '../../live';
 import { viewsOf, type RunRow } from './read';
 import { settle } from './settle';
 
@@ -99,6 +100,7 @@ export function append(
 		const [seen] = fresh.length > 0 ? await viewsOf(tx, home.id, [row]) : [before];
 		if (!seen) throw notFound('run');
 		const state = foldRun(seen.plan, seen.startedAt, seen.events);
+		if (fresh.length > 0) await tell(tx, home.id, 'taps');
 		const told = fresh.length > 0 ? await settle(tx, home, row, state, at) : [];
 		const [after] = await tx.select().from(run).where(eq(run.id, id));
 		const [view] = await viewsOf(tx, home.id, [after ?? row]);

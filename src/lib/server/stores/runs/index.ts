@@ -6,6 +6,7 @@ import type { Database } from '../../db/client';
 import { difference, lotBalance, run, runLot, runOutput } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow, OpenRun } from '../households';
+import { tell } from '../../live';
 import { answered, once } from '../once';
 import { append, type Appended } from './append';
 import { freeCodes } from './codes';
@@ -83,6 +84,7 @@ export function runStore(db: Database, household: HouseholdRow, now: Date, open?
 					);
 				for (const [lotId, amount] of wanted) await speakFor(tx, householdId, { lotId, amount, runId: id, at: now });
 				const codes = await freeCodes(tx, householdId, kind.outputs(plan).length + spare);
+				await tell(tx, householdId, 'taps');
 				await tx.insert(runOutput).values(codes.map((code, i) => ({ runId: id, householdId, n: i + 1, code })));
 				return { id };
 			});

@@ -1,0 +1,63 @@
+import { bigserial, boolean, doublePrecision, foreignKey, index, integer, pgTable, text, timestamp, unique, uniqueIndex, uuid } from 'drizzle-orm/pg-core'; // prettier-ignore
+import { sql } from 'drizzle-orm';
+import { watches } from '../../../../core/instruments/alarm';
+import { quantities } from '../../../../core/instruments/reading';
+import { owner } from './household';
+
+/** A scale, a probe, a gauge: what reads by itself. Its token is its id, signed: nothing secret is kept. */
+export const instrument = pgTable(
+	'instrument',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		name: text('name').notNull(),
+		quantity: text('quantity', { enum: quantities }).notNull(),
+		/** What it rings for by itself. */
+		watch: text('watch', { enum: watches }).notNull().default('nothing'),
+		/** Of a scale: what the tray on it weighs, g. */
+		tareG: doublePrecision('tare_g').notNull().default(0),
+		/** It is not believed since then: shown, and taken for nothing. */
+		mistrustedAt: timestamp('mistrusted_at', { withTimezone: true }),
+		/** It is simulated. */
+		standIn: boolean('stand_in').notNull().default(false),
+		/** Since when it reads beyond what it watches for. */
+		beyondSince: timestamp('beyond_since', { withTimezone: true }),
+		createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
+		removedAt: timestamp('removed_at', { withTimezone: true })
+	},
+	(t) => [
+		unique('instrument_of_household').on(t.householdId, t.id),
+		uniqueIndex('instrument_name')
+			.on(t.householdId, t.name)
+			.where(sql`${t.removedAt} is null`)
+	]
+);
+
+/** What an instrument said: each reading for two days, then a minute's, then an hour's as one. */
+export const reading = pgTable(
+	'reading',
+	{
+		seq: bigserial('seq', { mode: 'number' }).primaryKey(),
+		householdId: owner(),
+		instrumentId: uuid('instrument_id').notNull(),
+		at: timestamp('at', { withTimezone: true }).notNull(),
+		/** g, °C or Pa: of a stretch its mean. */
+		value: doublePrecision('value').notNull(),
+		/** How long the stretch is that it stands for, ms; 0 for a reading. */
+		spanMs: integer('span_ms').notNull().default(0),
+		least: doublePrecision('least'),
+		most: doublePrecision('most'),
+		steady: boolean('steady'),
+		fault: text('fault').notNull().default(''),
+		battery: doublePrecision('battery')
+	},
+	(t) => [
+		unique('reading_once').on(t.instrumentId, t.spanMs, t.at),
+		index('reading_recent').on(t.householdId, t.at),
+		foreignKey({
+			columns: [t.householdId, t.instrumentId],
+			foreignColumns: [instrument.householdId, instrument.id],
+			name: 'reading_instrument'
+		}).onDelete('cascade')
+	]
+);
