@@ -33,7 +33,7 @@ export type TapOf<E> = DistributiveOmit<E, 'id' | 'at'>;
  * What is asked for before an act: a weight, packs, ice, a temperature, words, what goes onto a tray (weighed or in cups),
  * what is left of it (by weight, and by measure where somebody measures it).
  */
-export type Asks = 'weight' | 'packs' | 'ice' | 'temperature' | 'words' | 'load' | 'dry';
+export type Asks = 'weight' | 'packs' | 'ice' | 'temperature' | 'words' | 'load' | 'dry' | 'depth';
 
 /** Something that could be done now. */
 export interface Act<Tap> {

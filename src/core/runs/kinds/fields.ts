@@ -1,6 +1,7 @@
 import { commonFields, type Fields } from '../engine/event';
+import { fields as cookDown } from './cook-down/events';
 import { fields as dry } from './dry/events';
 import { fields as freeze } from './freeze/events';
 
 /** Every event that a run may know, with what it holds. */
-export const allFields: Readonly<Record<string, Fields>> = { ...commonFields, ...freeze, ...dry };
+export const allFields: Readonly<Record<string, Fields>> = { ...commonFields, ...freeze, ...dry, ...cookDown };

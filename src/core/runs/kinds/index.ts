@@ -1,5 +1,9 @@
 import type { Units } from '../../quantities/format';
 import type { Act, RunKind, TapOf } from '../engine/kind';
+import { cookDown } from './cook-down';
+import type { CookEvent } from './cook-down/events';
+import type { CookState } from './cook-down/fold';
+import type { CookPlan } from './cook-down/plan';
 import { dry } from './dry';
 import type { DryEvent } from './dry/events';
 import type { DryState } from './dry/fold';
@@ -9,9 +13,9 @@ import type { FreezeEvent } from './freeze/events';
 import type { FreezeState } from './freeze/fold';
 import type { FreezePlan } from './freeze/plan';
 
-export type RunPlan = FreezePlan | DryPlan;
-export type RunState = FreezeState | DryState;
-export type RunEvent = FreezeEvent | DryEvent;
+export type RunPlan = FreezePlan | DryPlan | CookPlan;
+export type RunState = FreezeState | DryState | CookState;
+export type RunEvent = FreezeEvent | DryEvent | CookEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -19,7 +23,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-const kinds: readonly AnyKind[] = [freeze, dry];
+const kinds: readonly AnyKind[] = [freeze, dry, cookDown];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {

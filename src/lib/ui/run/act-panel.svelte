@@ -51,7 +51,10 @@
 		missing = said === undefined;
 		if (said) ontap(said);
 	}
+	/** What is only expected of it is no weight. */
+	const unsaid = $derived(tap?.type === 'scale' || tap?.type === 'milled');
 	const labels = {
+		milled: 'through the mill, without the bowl',
 		ice: 'ice that is there now',
 		scale: 'on the tray now, without the tray',
 		load: 'on this tray, without the tray',
@@ -77,6 +80,17 @@
 			oninput={(e) => (typed.words = e.currentTarget.value)}
 			aria-invalid={missing && !said ? 'true' : undefined}
 		/>{#if missing && !said}<span class="fault">Say who identified it, and by what.</span>{/if}</label
+	>
+{:else if act.asks === 'depth'}
+	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
+	<label class="field mt-2 max-w-xs text-lg"
+		><span>from the floor of the pan, {fieldUnit.length[units]}</span><input
+			inputmode="text"
+			value={typed.depth ?? ''}
+			placeholder={units === 'us' ? '3 1/2' : '8.5'}
+			oninput={(e) => (typed.depth = e.currentTarget.value)}
+			aria-invalid={(missing || typed.depth?.trim()) && !said ? 'true' : undefined}
+		/>{#if missing && !said}<span class="fault">Put the stick in, and write how deep it is wet.</span>{/if}</label
 	>
 {:else if act.asks === 'load' || act.asks === 'dry'}
 	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
@@ -107,8 +121,8 @@
 	<div class="mt-4 max-w-sm text-lg">
 		<WeightField
 			{label}
-			grams={typed.grams ?? (tap?.type === 'scale' ? 0 : planned)}
-			placeholder={tap?.type === 'scale' ? `about ${sayWeight(planned, units)}` : ''}
+			grams={typed.grams ?? (unsaid ? 0 : planned)}
+			placeholder={unsaid ? `about ${sayWeight(planned, units)}` : ''}
 			{units}
 			onweight={(g) => (typed.grams = g)}
 			big

@@ -48,6 +48,17 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 			const C = typed.C === undefined ? undefined : parseMeasure(typed.C, 'temperature', units);
 			return C === undefined ? undefined : { ...tap, dC: Math.round(C * 10) };
 		}
+		case 'depth': {
+			const m = typed.depth === undefined ? undefined : parseMeasure(typed.depth, 'length', units);
+			const mm = m === undefined ? 0 : Math.round(m * 1000);
+			return mm >= 1 && mm <= 1000 ? { ...tap, mm } : undefined;
+		}
+		case 'milled':
+			return typed.grams === undefined ? undefined : { ...tap, grams: Math.round(typed.grams) };
+		case 'cooled': {
+			const C = typed.C === undefined ? undefined : parseMeasure(typed.C, 'temperature', units);
+			return C === undefined ? undefined : { ...tap, dC: Math.round(C * 10) };
+		}
 		case 'identified': {
 			const words = typed.words?.trim() ?? '';
 			return words === '' ? undefined : { ...tap, words };

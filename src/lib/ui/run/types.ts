@@ -5,6 +5,8 @@ export interface Typed {
 	grams?: number;
 	C?: string;
 	words?: string;
+	/** Read off a stick. */
+	depth?: string;
 	/** In cups, as it was typed. */
 	cups?: string;
 }

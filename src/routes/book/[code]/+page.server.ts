@@ -38,7 +38,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				? {
 						raw_g: subject.raw_g,
 						load_g: subject.load_g,
-						packed_g: 'prepared_g' in subject ? subject.prepared_g : subject.dry_g,
+						packed_g: 'prepared_g' in subject ? subject.prepared_g : 'dry_g' in subject ? subject.dry_g : subject.out_g,
 						elapsed_s: subject.expected.elapsed_s,
 						stages: Object.fromEntries(
 							('stages' in subject ? subject.stages : []).map(({ id, end }) => [

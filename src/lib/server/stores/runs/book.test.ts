@@ -1,13 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
+import { planCook } from '$core/runs/kinds/cook-down/make';
 import { planDry } from '$core/runs/kinds/dry/make';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
+import { make, transformOf } from '$core/things/transform';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { bookEqualsFold, type KindUnderLaw } from '../../../../../tests/laws/book-equals-fold';
+import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
 import { bringUpToDate, connect } from '../../db/client';
@@ -93,7 +96,45 @@ const drying = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => ({
 		};
 	}
 });
+/** Tomatoes to a thin sauce. */
+const cooking: KindUnderLaw = {
+	name: 'a sauce cooked down',
+	foods: [{ id: 'tomatoes', form: 'whole' }],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const kitchen = await stores.home.kitchen();
+		const food = foodById('tomatoes');
+		if (!food) throw new Error('no tomatoes');
+		const thing = plain(food);
+		const row = transformOf(thing, 'tomatoes/sauce-thin');
+		const made = make(row, thing, world.raw_g);
+		const pot = { id: 'p', name: 'pot', litres: 10, burner: { kind: 'gas', power_W: 3000 } } as const;
+		const freeze = freezeWays({
+			thing: made.thing,
+			grams: made.grams,
+			food_C: 20,
+			kitchen: { ...kitchen, pots: [pot] },
+			choices: {},
+			now: world.start
+		}).ways.find((w): w is FreezeWay => w.kind === 'way');
+		if (!freeze) throw new Error('no way for sauce');
+		const lotId = world.rawLots[0] ?? '';
+		const plan = planCook({ thing, row, lotId, called: food.name, raw_g: world.raw_g, pot, freeze }, kitchen);
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		const where = {
+			placeIds: world.freezers,
+			containerIds: [...world.containers, null],
+			form: (food: string) => foodById(food)?.forms[0]?.id
+		};
+		return {
+			id,
+			tap: (r, now, shown) => cookTap(r, plan, world.start, now, shown, where),
+			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
+		};
+	}
+};
 const kinds = [
+	cooking,
 	drying('one food in the dryer', [{ id: 'apples', form: 'whole' }]),
 	drying('two foods in one load', [
 		{ id: 'apples', form: 'whole' },
