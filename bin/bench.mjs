@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { answers, startApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
+import { liveLoad } from './lib/live-load.mjs';
 import { load } from './lib/load.mjs';
 import { chromiumPath, ensureChromium, ensurePackages } from './lib/install.mjs';
 import { freePort, startPostgres } from './lib/postgres.mjs';
@@ -41,8 +42,8 @@ function printRows() {
 	for (const r of rows) print(r);
 }
 
-/** `npm run bench -- load`: the server under load only. */
-const loadOnly = process.argv[2] === 'load';
+/** `npm run bench -- load`: the server under load only; `live`: instruments and listeners only. */
+const loadOnly = process.argv[2] === 'load' || process.argv[2] === 'live';
 
 /**
  * The benches of a folder.
@@ -140,6 +141,44 @@ async function benchStove(sql, world) {
 		'Stove over 8 open runs of 200 taps: page from the server, p50 / p95',
 		`${ms(percentile(list, 0.5))} / ${ms(percentile(list, 0.95))}`,
 		'p95 under 40 ms'
+	);
+}
+
+/**
+ * 50 instruments at one reading a second, 20 plain listeners: what the server takes, and how old the news is.
+ * @param {import('postgres').Sql} sql @param {{ origin: string, household: string, pid: number }} world
+ */
+async function benchLive(sql, { origin, household, pid }) {
+	const minutes = Number(process.env.BENCH_MINUTES ?? 2);
+	const how = {
+		origin,
+		household,
+		instruments: 50,
+		listeners: 20,
+		pages: ['/basket', '/stove', '/kitchen/instruments']
+	};
+	await liveLoad(sql, { ...how, seconds: 5 });
+	const before = memory_kB(pid);
+	const found = await liveLoad(sql, { ...how, seconds: Math.max(20, minutes * 60) });
+	row(
+		'50 instruments at 1 Hz, 20 listeners: a reading kept, p50 / p95',
+		`${ms(percentile(found.posts, 0.5))} / ${ms(percentile(found.posts, 0.95))}; ${found.failed} of ${found.posts.length} failed`,
+		'p95 under 40 ms; 0'
+	);
+	row(
+		'the same: how old the news is, p50 / longest',
+		`${ms(percentile(found.behind, 0.5))} / ${ms(Math.max(...found.behind))}`,
+		'under 1 s'
+	);
+	row('the same: notices to a listener, a second', found.noticesPerSecond.toFixed(1), 'at most 4');
+	row(
+		'the same: pages meanwhile, p50 / p95',
+		`${ms(percentile(found.reads, 0.5))} / ${ms(percentile(found.reads, 0.95))}`
+	);
+	row(
+		'the same: memory before and after',
+		`${(before / 1024).toFixed(0)} / ${(memory_kB(pid) / 1024).toFixed(0)} MB`,
+		'flat'
 	);
 }
 
@@ -260,7 +299,9 @@ try {
 
 	const [raw] = await sql`select l.id from lot l where l.waiting and l.food = 'green-beans' limit 1`;
 	await benchStove(sql, { origin, household: home?.id });
-	await underLoad(sql, { origin, household: home?.id, raw: raw?.id, pid: app.pid ?? 0 });
+	await benchLive(sql, { origin, household: home?.id, pid: app.pid ?? 0 });
+	if (process.argv[2] !== 'live')
+		await underLoad(sql, { origin, household: home?.id, raw: raw?.id, pid: app.pid ?? 0 });
 	if (loadOnly) {
 		await sql.end();
 		printRows();

@@ -111,6 +111,7 @@ describe('a database of before', () => {
 		expect(kitchenThen.gauge).toBe('dial');
 		expect(kitchenThen.canners).toMatchObject([{ name: 'Canner', quarts: 5, pints: null, gauge: 'dial' }]);
 		expect(kitchenThen.dryer).toEqual({
+			name: 'Dryer',
 			trays: 8,
 			leastTrays: 1,
 			trayArea_m2: 0.11,
