@@ -52,7 +52,11 @@ export const init: ServerInit = async () => {
 			);
 	}
 	const { db: data } = database;
-	if (env.STAND_INS_FILE) await layStandIns(database.db, own.cookieSecret, env.STAND_INS_FILE, new Date());
+	// Simulated instruments are of the demo: without them a kitchen works as well, and no start fails for them.
+	if (env.STAND_INS_FILE)
+		await layStandIns(database.db, own.cookieSecret, env.STAND_INS_FILE, new Date()).catch((thrown: unknown) =>
+			console.error('The simulated instruments are not there:', thrown)
+		);
 	hub = new LiveHub(env.DATABASE_URL, async (id) => JSON.stringify(await instrumentStore(data, id, new Date()).live()));
 	void hub.open();
 	// Streams have no end of their own: they are closed before the server waits for its answers to go out.

@@ -18,12 +18,16 @@ export function startStandIns(file, origin) {
 	} catch {
 		// The server wrote none: there is no demo.
 	}
-	rmSync(dirname(file), { recursive: true, force: true });
-	if (tokens === '[]') return () => {};
+	// The file stays while the server may be started again: it writes it anew.
+	const away = () => rmSync(dirname(file), { recursive: true, force: true });
+	if (tokens === '[]') return away;
 	const child = spawn(process.execPath, [join(root, 'bin', 'stand-ins.mjs')], {
 		stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
 		env: { ...process.env, STAND_INS: tokens, ORIGIN: origin, NODE_TLS_REJECT_UNAUTHORIZED: '0' }
 	});
 	child.on('error', (error) => say(`The simulated instruments did not start: ${error.message}`));
-	return () => void child.kill('SIGTERM');
+	return () => {
+		child.kill('SIGTERM');
+		away();
+	};
 }

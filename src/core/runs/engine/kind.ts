@@ -114,6 +114,14 @@ export interface Headline {
 	readonly raw_g: number;
 }
 
+/** What comes off a food of a plan and can be used, expected. */
+export interface PlannedByProduct {
+	readonly food: string;
+	readonly form: string;
+	readonly name: string;
+	readonly grams: number;
+}
+
 /** What comes out of a run under a code of its own. */
 export interface OutputHead {
 	/** From 1: the number of its code. */

@@ -1,6 +1,6 @@
 import type { BoilPot } from '../../../heat/boil-down';
 import type { Burner } from '../../../heat/pot-heating';
-import type { AnyPlan } from '../../engine/kind';
+import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
 import type { Mark } from '../../engine/stage';
 
 /** What is cooked down: a lot, or a share of one, into one pan. */
@@ -40,7 +40,7 @@ export interface CookSubject {
 	readonly acid: string;
 	readonly source: string;
 	readonly cautions: readonly string[];
-	readonly byproducts: readonly { readonly food: string; readonly form: string; readonly name: string; readonly grams: number }[]; // prettier-ignore
+	readonly byproducts: readonly PlannedByProduct[];
 	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 

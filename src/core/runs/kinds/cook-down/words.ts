@@ -1,5 +1,6 @@
-import { sayLength, sayTemperature, sayCount, sayVolume, sayWeight, type Units } from '../../../quantities/format';
+import { sayLength, sayTemperature, sayVolume, sayWeight, type Units } from '../../../quantities/format';
 import type { Station, Trouble } from '../../engine/kind';
+import { sayCommon } from '../../engine/say';
 import { ringsOf } from '../../engine/stage';
 import type { CookTap } from './acts';
 import type { CookEvent } from './events';
@@ -25,24 +26,8 @@ export function say(event: CookEvent, units: Units): string {
 			return 'boiled again';
 		case 'lost':
 			return `${sayWeight(event.grams, units)} thrown out`;
-		case 'weigh':
-			return `weighed ${sayWeight(event.grams, units)}`;
-		case 'hold':
-			return event.on ? 'on hold' : 'going on';
-		case 'note':
-			return 'a note';
-		case 'pack':
-			return sayCount(event.packs, 'pack');
-		case 'by-product':
-			return `${sayWeight(event.grams, units)} into the Basket`;
-		case 'again':
-			return 'what you would change';
-		case 'finish':
-			return 'closed';
-		case 'stop':
-			return 'stopped';
-		case 'undo':
-			return 'taken back';
+		default:
+			return sayCommon(event, units);
 	}
 }
 

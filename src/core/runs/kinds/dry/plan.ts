@@ -1,4 +1,4 @@
-import type { AnyPlan } from '../../engine/kind';
+import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
 
 /** What must be recorded as a value before anything of a food goes onto a tray. */
 export type Gate =
@@ -77,12 +77,7 @@ export interface DrySubject {
 	readonly use: string;
 	readonly source: string;
 	readonly cautions: readonly string[];
-	readonly byproducts: readonly {
-		readonly food: string;
-		readonly form: string;
-		readonly name: string;
-		readonly grams: number;
-	}[];
+	readonly byproducts: readonly PlannedByProduct[];
 	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 

@@ -1,4 +1,5 @@
-import { sayCount, sayTemperature, sayMeasure, sayWeight, type Units } from '../../../quantities/format';
+import { sayTemperature, sayMeasure, sayWeight, type Units } from '../../../quantities/format';
+import { sayCommon } from '../../engine/say';
 import type { DryEvent } from './events';
 import type { DryPlan } from './plan';
 
@@ -39,23 +40,7 @@ export function say(event: DryEvent, units: Units, plan: DryPlan | null): string
 			return `tray ${event.tray} ${event.why}`;
 		case 'power':
 			return event.on ? 'dryer on' : 'dryer off';
-		case 'weigh':
-			return `${food}weighed ${sayWeight(event.grams, units)}`;
-		case 'hold':
-			return event.on ? 'on hold' : 'going on';
-		case 'note':
-			return 'a note';
-		case 'pack':
-			return `${food}${sayCount(event.packs, 'jar')}`;
-		case 'by-product':
-			return `${sayWeight(event.grams, units)} into the Basket`;
-		case 'again':
-			return 'what you would change';
-		case 'finish':
-			return 'closed';
-		case 'stop':
-			return 'stopped';
-		case 'undo':
-			return 'taken back';
+		default:
+			return sayCommon(event, units, food, 'jar');
 	}
 }

@@ -1,5 +1,5 @@
 import type { PackStyleId } from '../../../packing/pack-style';
-import type { AnyPlan } from '../../engine/kind';
+import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
 import type { StageEnd } from '../../engine/stage';
 
 export type StageId = 'return' | 'blanch' | 'chill' | 'drain' | 'freeze';
@@ -81,12 +81,7 @@ export interface Subject {
 	readonly source: string;
 	readonly cautions: readonly string[];
 	/** What comes off it and can be used, expected, g. */
-	readonly byproducts: readonly {
-		readonly food: string;
-		readonly form: string;
-		readonly name: string;
-		readonly grams: number;
-	}[];
+	readonly byproducts: readonly PlannedByProduct[];
 	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 

@@ -1,3 +1,4 @@
+import { sayCommon } from '../../engine/say';
 import { freezingRules } from '../../../../reference/rules';
 import { packedBefore } from '../../../packing/pack-style';
 import { sayCount, sayLength, sayTemperature, sayWeight, type Units } from '../../../quantities/format';
@@ -202,8 +203,6 @@ export function say(event: FreezeEvent, units: Units, plan: FreezePlan | null): 
 			return 'it boils';
 		case 'water':
 			return 'water topped up';
-		case 'weigh':
-			return `${food}weighed ${sayWeight(event.grams, units)}`;
 		case 'move':
 			return `${food}potful ${event.potful} ${spotWords[event.to]}`;
 		case 'resize':
@@ -218,21 +217,7 @@ export function say(event: FreezeEvent, units: Units, plan: FreezePlan | null): 
 			return 'another order';
 		case 'reading':
 			return `${food}${sayTemperature(event.dC / 10, units)}`;
-		case 'hold':
-			return event.on ? 'on hold' : 'going on';
-		case 'note':
-			return 'a note';
-		case 'pack':
-			return `${food}${sayCount(event.packs, 'pack')}`;
-		case 'by-product':
-			return `${sayWeight(event.grams, units)} into the Basket`;
-		case 'again':
-			return 'what you would change';
-		case 'finish':
-			return 'closed';
-		case 'stop':
-			return 'stopped';
-		case 'undo':
-			return 'taken back';
+		default:
+			return sayCommon(event, units, food);
 	}
 }

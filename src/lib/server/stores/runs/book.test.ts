@@ -9,7 +9,7 @@ import { plain } from '$core/things/thing';
 import { make, transformOf } from '$core/things/transform';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
-import { bookEqualsFold, type KindUnderLaw } from '../../../../../tests/laws/book-equals-fold';
+import { bookEqualsFold, type KindUnderLaw, type World } from '../../../../../tests/laws/book-equals-fold';
 import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
@@ -26,6 +26,12 @@ beforeAll(async () => {
 	await bringUpToDate(link.db);
 });
 afterAll(() => link.close());
+
+const whereOf = (world: World) => ({
+	placeIds: world.freezers,
+	containerIds: [...world.containers, null],
+	form: (food: string) => foodById(food)?.forms[0]?.id
+});
 
 /** Each food by its first way with heat where it has one, shares of a lot where a food comes twice. */
 const freezing = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => ({
@@ -54,14 +60,9 @@ const freezing = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => (
 		});
 		const plan = planFreeze(chosen, kitchen);
 		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
-		const where = {
-			placeIds: world.freezers,
-			containerIds: [...world.containers, null],
-			form: (food: string) => foodById(food)?.forms[0]?.id
-		};
 		return {
 			id,
-			tap: (r, now, shown) => freezeTap(r, plan, world.start, now, shown, where),
+			tap: (r, now, shown) => freezeTap(r, plan, world.start, now, shown, whereOf(world)),
 			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
 		};
 	}
@@ -84,14 +85,9 @@ const drying = (name: string, foods: KindUnderLaw['foods']): KindUnderLaw => ({
 		const plan = planDry(chosen, kitchen);
 		if (plan.kind === 'refused') throw new Error(plan.reason);
 		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
-		const where = {
-			placeIds: world.freezers,
-			containerIds: [...world.containers, null],
-			form: (food: string) => foodById(food)?.forms[0]?.id
-		};
 		return {
 			id,
-			tap: (r, now, shown) => dryTap(r, plan, world.start, now, shown, where),
+			tap: (r, now, shown) => dryTap(r, plan, world.start, now, shown, whereOf(world)),
 			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
 		};
 	}
@@ -121,14 +117,9 @@ const cooking: KindUnderLaw = {
 		const lotId = world.rawLots[0] ?? '';
 		const plan = planCook({ thing, row, lotId, called: food.name, raw_g: world.raw_g, pot, freeze }, kitchen);
 		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
-		const where = {
-			placeIds: world.freezers,
-			containerIds: [...world.containers, null],
-			form: (food: string) => foodById(food)?.forms[0]?.id
-		};
 		return {
 			id,
-			tap: (r, now, shown) => cookTap(r, plan, world.start, now, shown, where),
+			tap: (r, now, shown) => cookTap(r, plan, world.start, now, shown, whereOf(world)),
 			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
 		};
 	}
