@@ -1,3 +1,4 @@
+import { cookedDown } from '$core/runs/kinds/cook-down/make';
 import { stillGoodFor } from '$core/things/clock';
 import { partWords } from '$core/things/mixture';
 import type { GlanceWay } from '$core/ways/glance';
@@ -129,6 +130,7 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		soon: clock.bestBy - now.getTime() < 36 * 3_600_000,
 		past: thing.age?.past ?? 'no',
 		free_g: look.free_g,
+		pan: look.free_g > 0 && cookedDown(look.thing).length > 0,
 		whole_g: look.whole_g
 	};
 }

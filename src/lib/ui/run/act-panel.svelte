@@ -95,7 +95,7 @@
 {:else if act.asks === 'load' || act.asks === 'dry'}
 	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
 	<div class="mt-3 flex flex-wrap items-end gap-3 text-lg">
-		<div class="max-w-52">
+		<div class="w-40 sm:w-52">
 			<WeightField
 				{label}
 				grams={typed.grams ?? (tap?.type === 'load' ? planned : 0)}
@@ -105,7 +105,7 @@
 				big
 			/>
 		</div>
-		<label class="field w-36"
+		<label class="field w-28 sm:w-36"
 			><span>{act.asks === 'load' ? 'or in cups' : 'and in cups'}</span><input
 				inputmode="text"
 				placeholder="3 1/2"

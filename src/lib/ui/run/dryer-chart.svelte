@@ -93,15 +93,16 @@
 		{#each stood as s, i (s.at)}
 			{@const at = plot + (i + 0.5) * rowHeight}
 			{@const last = i === stood.length - 1}
+			{@const roomy = x(s.interval_h[0]) - left > 160}
 			<g stroke="var(--rim)" stroke-width={last ? 4 : 1.5}>
 				<line x1={x(s.interval_h[0])} x2={x(s.interval_h[1])} y1={at} y2={at} />
 				<line x1={x(s.interval_h[0])} x2={x(s.interval_h[0])} y1={at - 6} y2={at + 6} />
 				<line x1={x(s.interval_h[1])} x2={x(s.interval_h[1])} y1={at - 6} y2={at + 6} />
 			</g>
 			<text
-				x={Math.max(left + 150, x(s.interval_h[0]) - 8)}
+				x={roomy ? x(s.interval_h[0]) - 8 : x(s.interval_h[1]) + 8}
 				y={at + 4}
-				text-anchor="end"
+				text-anchor={roomy ? 'end' : 'start'}
 				font-size="13"
 				font-weight={last ? 700 : 400}
 				fill={last ? 'var(--ink)' : 'var(--soft)'}

@@ -53,7 +53,7 @@
 	{#if panel.cut}<RecipePack food={lot.food} cut={panel.cut} />{/if}
 	{#if panel.why}<a class="py-2" href="/ways/{lot.id}/{panel.slug}/why">why: the charts</a>{/if}
 	{#if panel.start.kind === 'start'}<a class="py-2" href="/ways/together?lot={lot.id}">with others</a>{/if}
-	{#if lot.free_g > 0}<a class="py-2" href="/stove/pan?lot={lot.id}">into the pan</a>{/if}
+	{#if lot.pan}<a class="py-2" href="/stove/pan?lot={lot.id}">into the pan</a>{/if}
 	<a class="py-2" href="/tables/{lot.food}">every number</a>
 	<p class="source py-2 sm:ml-auto">{panel.source}</p>
 </div>

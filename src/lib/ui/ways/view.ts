@@ -17,6 +17,8 @@ export interface WaysView {
 		readonly soon: boolean;
 		readonly past: 'no' | 'best' | 'end';
 		readonly free_g: number;
+		/** Something is made of it in a pan. */
+		readonly pan: boolean;
 		readonly whole_g: number;
 	};
 	readonly stop: ShownStop | null;

@@ -15,7 +15,8 @@
 
 <h1 class="text-3xl">Into the pan: {view.amount} {view.name}</h1>
 <Faults failed={form as Failed | null} />
-{#if view.stop}<p class="mt-4 font-semibold text-amber">{view.stop}</p>{/if}
+{#if view.stop}<p class="mt-4 font-semibold text-amber">{view.stop}</p>
+	<p class="mt-4"><a class="btn" href="/ways/{data.lot}">Back to its ways</a></p>{/if}
 {#if view.whats.length > 0}
 	<form
 		bind:this={choices}

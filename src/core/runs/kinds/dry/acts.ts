@@ -330,7 +330,7 @@ function turning({ plan, state, now }: Around): DryAct[] {
 			key: `turn-${state.turnedAt}`,
 			kind: 'turn',
 			subject: null,
-			sentence: now >= due ? words : 'All of it dries.',
+			sentence: now >= due ? words : 'Trays are turned next.',
 			hint: plan.dryer.heater === 'back' ? 'What lies next to the fan dries first.' : `What lies next to the heater, at the ${plan.dryer.heater}, dries first.`,
 			due,
 			then: 'turn the trays',
