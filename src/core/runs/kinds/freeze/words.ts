@@ -1,7 +1,7 @@
 import { sayCommon } from '../../engine/say';
 import { freezingRules } from '../../../../reference/rules';
 import { packedBefore } from '../../../packing/pack-style';
-import { sayCount, sayLength, sayTemperature, sayWeight, type Units } from '../../../quantities/format';
+import { sayLength, sayTemperature, sayWeight, type Units } from '../../../quantities/format';
 import type { FreezeEvent } from './events';
 import type { FreezePlan, StagePlan, Subject } from './plan';
 
