@@ -1,7 +1,7 @@
 import { foodById } from '../../src/core/things/names';
 import { sharesOf, type FoodThermal } from '../../src/core/heat/food-properties';
 import { freezingCurve, type FreezingCurveInput } from '../../src/core/heat/freezing-curve';
-import { pageEnds } from '../../src/core/drying/drying-time';
+import { pageEnds } from '../../src/core/drying/page-curve';
 import { refitDrying, type RefitInput } from '../../src/core/drying/drying-refit';
 import { freezingTime_s } from '../../src/core/heat/freezing-time';
 import { freezingPointOf } from '../../src/reference/freezing-points';

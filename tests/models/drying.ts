@@ -1,5 +1,6 @@
 import { refitDrying, type Refit } from '../../src/core/drying/drying-refit';
-import { dryingTime, weightShare } from '../../src/core/drying/drying-time';
+import { dryingTime } from '../../src/core/drying/drying-time';
+import { weightShare } from '../../src/core/drying/page-curve';
 import { dryingBalance } from '../../src/core/drying/drying-balance';
 import { yieldShare } from '../../src/core/foods/cuts';
 import { dryingRows, dryingYieldRows } from '../../src/reference/other-ways';

@@ -12,10 +12,10 @@ import {
 	dryingTime,
 	moistureWanted,
 	skinsOf,
-	weightShare,
 	type DryingTime,
 	type DryingTimeInput
 } from './drying-time';
+import { weightShare } from './page-curve';
 import { apart, mixedLoad, type DryerItem } from './mixed-load';
 
 const rowOf = (id: string) => {

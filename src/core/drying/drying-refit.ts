@@ -1,6 +1,6 @@
 import { dryingModel } from '../../reference/model-rules';
 import { DomainError, mustBePositive, mustBeWithin } from '../errors';
-import { pageEnds } from './drying-time';
+import { pageEnds } from './page-curve';
 
 export interface WeighIn {
 	/** Since the start, above 0. */

@@ -1,4 +1,4 @@
-import { weightShare } from '$core/drying/drying-time';
+import { weightShare } from '$core/drying/page-curve';
 import { monthsIn, packSuits } from '$core/freezing/freeze-look-up';
 import { hotPot } from '$core/heat/cool-pot';
 import { coolHotFood, coolingChanges, coolingRule, type CoolingForecast } from '$core/heat/cooling';

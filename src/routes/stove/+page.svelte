@@ -5,6 +5,7 @@
 	import type { RunView } from '$core/runs/wire';
 	import { fromWireText } from '$core/runs/wire-text';
 	import { useRuns } from '$lib/ui/run/runs-state.svelte';
+	import { sessionOf } from '$lib/ui/run/run-session.svelte';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
 
@@ -12,7 +13,7 @@
 	const runs = useRuns();
 	const sessions = $derived.by(() => {
 		const open = fromWireText<readonly RunView[]>(data.open);
-		return untrack(() => open.map((wire) => runs.of(wire)));
+		return untrack(() => open.map((wire) => sessionOf(runs, wire)));
 	});
 </script>
 

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { weightShare } from '$core/drying/drying-time';
+import { weightShare } from '$core/drying/page-curve';
 import { slots } from '$core/runs/kinds/dry/board';
 import { foldRun, kindOf } from '$core/runs/kinds';
 import { hoursOn, wet_g } from '$core/runs/kinds/dry/tray';

@@ -6,7 +6,7 @@ import { HaulLine, type Echo } from '../haul/echo-state.svelte';
 import { Outbox, type Send } from './outbox/outbox.svelte';
 import { fleetingStore } from './outbox/store';
 import type { RunView } from '$core/runs/wire';
-import type { RunSession } from './run-session.svelte';
+import { sessionOf, type RunSession } from './run-session.svelte';
 import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 
@@ -74,7 +74,7 @@ function device(answer: (body: Sent, path: string) => { status: number; body?: u
 		const outbox = new Outbox(send, () => start + 99_000);
 		await outbox.open(async () => store);
 		const runs = new Runs(outbox, send, 'home');
-		return { outbox, runs, session: runs.of(wire()) };
+		return { outbox, runs, session: sessionOf(runs, wire()) };
 	};
 	return { open, posted, kept };
 }
@@ -207,7 +207,7 @@ describe('a run on a device', () => {
 			async () => ({ status: 200, body: { now: start, heads: [], runs: { run: news } } }),
 			'home'
 		);
-		const session = runs.of(wire({ status: 'finished', seq: 2 }));
+		const session = sessionOf(runs, wire({ status: 'finished', seq: 2 }));
 		await runs.follow();
 		expect(kettles(session)[0]?.state).toBe('boiling');
 		await runs.follow();
@@ -220,7 +220,7 @@ describe('a run on a device', () => {
 			() => start
 		);
 		const runs = new Runs(outbox, async () => ({ status: 200, body: {} }), 'home');
-		runs.of(wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 }));
+		sessionOf(runs, wire({ events: [{ id: 'a', at: start, type: 'heat-on' }], seq: 1 }));
 		const timer = {
 			key: '1-chill',
 			unit: 'potful 1',

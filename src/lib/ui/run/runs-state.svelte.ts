@@ -2,7 +2,7 @@ import { getContext, setContext } from 'svelte';
 import type { Timer } from '$core/runs/engine/stage';
 import type { News, RunHead, RunView } from '$core/runs/wire';
 import type { Outbox, Send } from './outbox/outbox.svelte';
-import { RunSession } from './run-session.svelte';
+import type { RunSession } from './run-session.svelte';
 
 export interface RailTimer extends Timer {
 	readonly runId: string;
@@ -49,14 +49,18 @@ export class Runs {
 		this.#heads = heads;
 	}
 
-	/** The session of one run, open or over: it rings and follows as long as this page lives. */
-	of(wire: RunView): RunSession {
+	/**
+	 * The session of one run, open or over: it rings and follows as long as this page lives.
+	 *
+	 * @param make a new one; the folds of every kind come with it, so that pages without a run do without them
+	 */
+	of(wire: RunView, make: (wire: RunView, outbox: Outbox, household: string) => RunSession): RunSession {
 		const known = this.#sessions.find((s) => s.id === wire.id);
 		if (known) {
 			known.take(wire);
 			return known;
 		}
-		const session = new RunSession(wire, this.outbox, this.#household);
+		const session = make(wire, this.outbox, this.#household);
 		this.#sessions = [...this.#sessions, session];
 		return session;
 	}

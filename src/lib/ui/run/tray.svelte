@@ -2,7 +2,6 @@
 	import type { Units } from '$core/quantities/format';
 	import type { RunEvent } from '$core/runs/kinds';
 	import type { Outbox } from './outbox/outbox.svelte';
-	import { sayTap } from '$core/runs/kinds';
 	import { v7 as uuidv7 } from 'uuid';
 
 	/** Taps that the server did not take: read here, said again or let go. They stand in nobody's way. */
@@ -40,7 +39,9 @@
 		<ul class="ruled">
 			{#each tray as t (t.n)}
 				<li class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-2">
-					<span class="max-w-3xl min-w-0 flex-1 basis-72"><b>{sayTap(t.event, units)}</b>: {t.why}</span>
+					<span class="max-w-3xl min-w-0 flex-1 basis-72"
+						>{#await import('$core/runs/kinds') then { sayTap }}<b>{sayTap(t.event, units)}</b>: {/await}{t.why}</span
+					>
 					<span class="flex flex-wrap gap-2">
 						<a class="btn" href="/stove/{t.run}">Look at the run</a>
 						<button class="btn btn-full" onclick={() => again(t.n, t.event, t.code === 'SURPRISE')}

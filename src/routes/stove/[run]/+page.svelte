@@ -6,6 +6,7 @@
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
 	import type { RunView } from '$core/runs/wire';
 	import { fromWireText } from '$core/runs/wire-text';
+	import { sessionOf } from '$lib/ui/run/run-session.svelte';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
 
@@ -15,7 +16,7 @@
 	const session = $derived.by(() => {
 		const [wire] = fromWireText<readonly RunView[]>(data.run);
 		if (!wire) throw new Error('The page has no run.');
-		return untrack(() => runs.of(wire));
+		return untrack(() => sessionOf(runs, wire));
 	});
 	const units = $derived(data.household.units);
 	const now = () => clock.at(Date.now());

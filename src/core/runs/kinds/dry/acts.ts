@@ -1,6 +1,6 @@
 import { sayCount, sayTemperature, sayWeight } from '../../../quantities/format';
 import { about, key, mark, still, type Around, type DryAct } from './act';
-import { weightShare as shareAt } from '../../../drying/drying-time';
+import { weightShare as shareAt } from '../../../drying/page-curve';
 import { freeSlots, lookAt, shut, tally, waiting, type DryState, type DrySubjectState } from './fold';
 import { doneAt, forecastOf, type TrayForecast } from './forecast';
 import { slotsOf, subjectOf, type DryPlan } from './plan';
@@ -198,7 +198,7 @@ function loading({ plan, state, now }: Around): DryAct[] {
 				key: key(plan, subject.n, `load-${next}`),
 				kind: 'load',
 				sentence: `${plan.subjects.length > 1 ? `${subject.food.name}: a` : 'A'} tray into place ${slot}.`,
-				hint: `One layer, nothing over another. ${more.length > 0 ? `${sayCount(more.length, 'more tray')} after it.` : 'The last of it.'} Weighed without the tray, or in cups.`,
+				hint: `One layer, nothing over another. ${more.length > 0 ? `${sayCount(more.length, 'more tray')} after it.` : 'The last of it.'} Weighed without the tray, or in cups.${few(plan)}`,
 				asks: 'load',
 				unit: null,
 				button: { label: 'In', tap: { type: 'load', ...mark(plan, subject.n), tray: next + taken - 1, slot, grams } },
@@ -207,6 +207,14 @@ function loading({ plan, state, now }: Around): DryAct[] {
 		];
 	});
 }
+
+/** A dryer that does not dry well half empty. */
+const few = (plan: DryPlan): string => {
+	const planned = plan.subjects.reduce((sum, s) => sum + s.trays, 0);
+	return planned < plan.dryer.leastTrays
+		? ` Your dryer wants ${plan.dryer.leastTrays} trays at the least: spread it thinner over more.`
+		: '';
+};
 
 /** A food's first tray is the one that is weighed: the others follow from it. */
 const told = (state: DryState, tray: Tray): boolean =>
@@ -363,7 +371,7 @@ function packing({ plan, state, now }: Around): DryAct[] {
 				subject: subject.n,
 				sentence: subject.cold ? 'Bag it, label it, into the cold.' : 'Into jars, two thirds full.',
 				hint: subject.cold
-					? 'Dried meat keeps in the fridge for two weeks, in the freezer for months: never on a shelf.'
+					? 'Dried meat keeps its months in the freezer alone; taken out it keeps two weeks in the fridge, and never on a shelf.'
 					: subject.condition_days
 						? `Loosely, closed: shaken every day for ${subject.condition_days[0]} to ${subject.condition_days[1]} days, so that what is damp shows itself.`
 						: 'Closed, dark, dry. Look at it after a week: no drops on the glass.',

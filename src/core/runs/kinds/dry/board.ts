@@ -1,4 +1,4 @@
-import { weightShare } from '../../../drying/drying-time';
+import { weightShare } from '../../../drying/page-curve';
 import { lookAt, type DryState } from './fold';
 import { doneAt, forecastOf } from './forecast';
 import { subjectOf, type DryPlan, type DrySubject } from './plan';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dryingModel } from '../../../../reference/model-rules';
 import { random } from '../../../../../tests/laws/random';
-import { weightShare } from '../../../drying/drying-time';
+import { weightShare } from '../../../drying/page-curve';
 import type { DryTap } from './act';
 import type { DryEvent } from './events';
 import { forecastOf } from './forecast';

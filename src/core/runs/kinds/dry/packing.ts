@@ -39,6 +39,6 @@ export function sums(plan: DryPlan, state: DryState): Sums {
 	};
 }
 
-/** Dried meat stands in the cold; all else dark and dry, and may be frozen. */
+/** Dried meat goes into the freezer: the date of its entry is the freezer's. All else stands dark and dry, and may be frozen. */
 export const placesFor = (plan: DryPlan, n: number): readonly PackPlace[] =>
-	subjectOf(plan, n)?.cold ? ['freezer', 'fridge'] : ['pantry', 'cool', 'cellar', 'freezer', 'fridge'];
+	subjectOf(plan, n)?.cold ? ['freezer'] : ['pantry', 'cool', 'cellar', 'freezer', 'fridge'];

@@ -1,6 +1,7 @@
 import { dryingBalance } from '$core/drying/drying-balance';
 import { refitDrying } from '$core/drying/drying-refit';
-import { dryingTime, moistureWanted, skins, weightShare, type DryingTime } from '$core/drying/drying-time';
+import { dryingTime, moistureWanted, skins, type DryingTime } from '$core/drying/drying-time';
+import { weightShare } from '$core/drying/page-curve';
 import { lookUpDrying, printedMeatShare } from '$core/drying/dry-look-up';
 import { yieldShare } from '$core/foods/cuts';
 import { kgFromLb } from '$core/quantities/units';

@@ -24,11 +24,9 @@ const mostEvents = 3_000;
 const keptAlways = new Set(['finish', 'stop', 'undo', ...afterTheEnd.filter((type) => type !== 'note')]);
 
 /** Taps that say something that cannot be, whoever says it. */
-const unfit = new Set(['NOT_A_FREEZER', 'NOT_COLD', 'NOT_THERE']);
+const unfit = new Set(['NOT_A_FREEZER', 'NOT_THERE']);
 const notFrozen = (place: string) =>
 	['NOT_A_FREEZER', `${place} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`] as const; // prettier-ignore
-const notCold = (place: string) =>
-	['NOT_COLD', `${place} is not cold: dried meat keeps in the freezer, or two weeks in the fridge, never on a shelf. The packs were not booked.`] as const; // prettier-ignore
 const notThere = (place: string) =>
 	['NOT_THERE', `${place} is no place for dried food: dark, dry and closed, a pantry or a cool room. The packs were not booked.`] as const; // prettier-ignore
 
@@ -184,11 +182,7 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			}
 			const may = kind.placesFor(plan, event.subject ?? 1);
 			if (!may.some((k) => k === to.kind)) {
-				const [code, why] = may.includes('pantry')
-					? notThere(to.name)
-					: may.includes('fridge')
-						? notCold(to.name)
-						: notFrozen(to.name);
+				const [code, why] = may.includes('pantry') ? notThere(to.name) : notFrozen(to.name);
 				refuse(event, code, why);
 				continue;
 			}
