@@ -1,7 +1,7 @@
 import { dryingModel } from '../../reference/model-rules';
 import type { DryingRow } from '../../reference/other-ways';
 import type { CutRow, FoodRow } from '../../reference/tables';
-import { DomainError, mustBeWithin, type Refusal } from '../errors';
+import { mustBeWithin, type Refusal } from '../errors';
 import { figureById } from '../freezing/freeze-look-up';
 import { cFromF } from '../quantities/units';
 import { advise } from '../safety/advise';

@@ -6,7 +6,8 @@ import { HaulLine, type Echo } from '../haul/echo-state.svelte';
 import { Outbox, type Send } from './outbox/outbox.svelte';
 import { fleetingStore } from './outbox/store';
 import type { RunView } from '$core/runs/wire';
-import { sessionOf, type RunSession } from './run-session.svelte';
+import type { RunSession } from './run-session.svelte';
+import { sessionOf } from './session-of';
 import { Rung } from './rung';
 import { Runs } from './runs-state.svelte';
 

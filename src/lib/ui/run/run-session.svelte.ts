@@ -4,7 +4,6 @@ import { foldRun, kindOf, type RunEvent, type RunPlan, type RunState, type Tap }
 import type { RunNews, RunView, TapAnswer } from '$core/runs/wire';
 import { newOnly } from './merge';
 import type { Outbox } from './outbox/outbox.svelte';
-import type { Runs } from './runs-state.svelte';
 
 /**
  * A run on this device: the confirmed events, the taps on their way, and the fold of both. A tap counts at once here;
@@ -112,6 +111,3 @@ export class RunSession {
 		for (const target of this.state.ends) this.tap({ type: 'undo', target }, at);
 	}
 }
-
-/** A session of the runs that this device follows. */
-export const sessionOf = (runs: Runs, wire: RunView): RunSession => runs.of(wire, (...made) => new RunSession(...made));

@@ -6,7 +6,7 @@
 	import { useClock, useRuns } from '$lib/ui/run/runs-state.svelte';
 	import type { RunView } from '$core/runs/wire';
 	import { fromWireText } from '$core/runs/wire-text';
-	import { sessionOf } from '$lib/ui/run/run-session.svelte';
+	import { sessionOf } from '$lib/ui/run/session-of';
 	import Stove from '$lib/ui/run/stove.svelte';
 	import type { PageData } from './$types';
 
