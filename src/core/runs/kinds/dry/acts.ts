@@ -2,9 +2,9 @@ import { sayCount, sayTemperature, sayWeight } from '../../../quantities/format'
 import { about, key, mark, still, type Around, type DryAct } from './act';
 import { weightShare as shareAt } from '../../../drying/page-curve';
 import { freeSlots, lookAt, shut, tally, waiting, type DryState, type DrySubjectState } from './fold';
-import { doneAt, forecastOf, type TrayForecast } from './forecast';
+import { doneAt, forecastOf, nextWeighing, type TrayForecast } from './forecast';
 import { slotsOf, subjectOf, type DryPlan } from './plan';
-import { coolFor_s, weighAt } from './rules';
+import { coolFor_s } from './rules';
 import { hoursOn, wet_g, type Tray } from './tray';
 
 /**
@@ -237,9 +237,8 @@ function drying({ plan, state, now }: Around, tray: Tray): DryAct[] {
 		task: 'wash' as const
 	};
 	const wet = wet_g(plan, tray);
-	const share = weighAt[tray.weights.length];
-	if (wet !== null && !subject.forecast.asPrinted && share !== undefined && told(state, tray)) {
-		const weigh = tray.from + Math.max(0, share * forecast.done_h - tray.hours) * 3_600_000;
+	const weigh = told(state, tray) ? nextWeighing(plan, tray, forecast, now) : undefined;
+	if (wet !== null && weigh !== undefined) {
 		// A weighing after the first look says nothing that the hand does not.
 		if (weigh < due)
 			list.push({

@@ -1,8 +1,7 @@
 import { weightShare } from '../../../drying/page-curve';
 import { lookAt, type DryState } from './fold';
-import { doneAt, forecastOf } from './forecast';
+import { doneAt, forecastOf, nextWeighing } from './forecast';
 import { subjectOf, type DryPlan, type DrySubject } from './plan';
-import { weighAt } from './rules';
 import { hoursOn, wet_g, type Tray } from './tray';
 
 /** A place of the dryer, from above. */
@@ -23,12 +22,8 @@ export function slots(plan: DryPlan, state: DryState, now: number): Slot[] {
 		const subject = tray ? (subjectOf(plan, tray.subject) ?? null) : null;
 		if (!tray || tray.from === null) return { slot, tray, subject, next: null, at: null };
 		const look = lookAt(plan, state, tray);
-		const share = weighAt[tray.weights.length];
 		const told = state.trays.find((t) => t.subject === tray.subject && t.spot === 'in') === tray;
-		const weigh =
-			told && share !== undefined && wet_g(plan, tray) !== null && subject?.forecast.asPrinted === false
-				? tray.from + Math.max(0, share * forecastOf(plan, state.trays, tray).done_h - tray.hours) * 3_600_000
-				: Infinity;
+		const weigh = (told ? nextWeighing(plan, tray, forecastOf(plan, state.trays, tray), now) : undefined) ?? Infinity;
 		return weigh < look
 			? { slot, tray, subject, next: 'weigh', at: weigh }
 			: { slot, tray, subject, next: now >= look ? 'feel' : 'look', at: look };

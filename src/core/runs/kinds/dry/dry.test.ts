@@ -344,3 +344,21 @@ describe('what is dried of a purée or a dish', () => {
 		expect(dry.placesFor(plan, 1)).not.toContain('pantry');
 	});
 });
+
+describe('a tray that is weighed for all of its food', () => {
+	it('is followed by the next when it is pulled, which is not asked for weighings that are long past', () => {
+		const plan = planOf([{ food: 'onions', grams: 1600 }]);
+		const done_h = plan.subjects[0]?.forecast.hours ?? 0;
+		const two = [
+			ev(0, { type: 'weigh', grams: 700 }),
+			ev(0, { type: 'load', tray: 1, slot: 8, grams: 350 }),
+			ev(0, { type: 'load', tray: 2, slot: 7, grams: 350 })
+		];
+		const kinds = (events: readonly DryEvent[], h: number) =>
+			dry.acts(plan, dry.fold(plan, start, events), ms(h)).map((a) => a.key);
+		expect(kinds(two, 0.1)).toContain('scale-1-0');
+		expect(kinds(two, 0.1)).not.toContain('scale-2-0');
+		const pulled = [...two, ev(done_h, { type: 'pull', tray: 1, grams: 45 })];
+		expect(kinds(pulled, done_h + 2).filter((k) => k.startsWith('scale'))).toEqual([]);
+	});
+});

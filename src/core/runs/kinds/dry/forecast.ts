@@ -1,6 +1,6 @@
 import { refitDrying, type Refit } from '../../../drying/drying-refit';
 import { dryingModel } from '../../../../reference/model-rules';
-import { again } from './rules';
+import { again, weighAt } from './rules';
 import { hoursOn, wet_g, type Tray } from './tray';
 import { subjectOf, type DryPlan, type DrySubject } from './plan';
 
@@ -124,6 +124,21 @@ export function nextLook(tray: Tray, { done_h, interval_h }: TrayForecast): numb
 	// What was wet at its look is not looked at again before the forecast sees a chance.
 	return Math.max(tray.felt.hours + step, tray.felt.found === 'wet' ? Math.min(interval_h[0], tray.felt.hours + 4 * step) : 0);
 } // prettier-ignore
+
+/** So long after its time a weighing is still asked for, h. */
+const stillAsked_h = 1.5;
+
+/**
+ * When a tray is to be weighed next, ms; undefined where weighing it tells nothing (no weight at its start, printed hours,
+ * the dryer off, or its times are over).
+ */
+export function nextWeighing(plan: DryPlan, tray: Tray, { done_h }: TrayForecast, now: number): number | undefined {
+	if (tray.from === null || wet_g(plan, tray) === null || subjectOf(plan, tray.subject)?.forecast.asPrinted !== false)
+		return undefined;
+	const hours = hoursOn(tray, now);
+	const share = weighAt.find((s, i) => i >= tray.weights.length && s * done_h > hours - stillAsked_h);
+	return share === undefined ? undefined : tray.from + Math.max(0, share * done_h - tray.hours) * 3_600_000;
+}
 
 /** When it is dry, by the clock on the wall, ms: middle, and where nine of ten are; null while the dryer is off. */
 export function doneAt(tray: Tray, { done_h, interval_h }: TrayForecast, now: number) {
