@@ -40,7 +40,9 @@
 			{#each tray as t (t.n)}
 				<li class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-2">
 					<span class="max-w-3xl min-w-0 flex-1 basis-72"
-						>{#await import('$core/runs/kinds') then { sayTap }}<b>{sayTap(t.event, units)}</b>: {/await}{t.why}</span
+						>{#await import('$core/runs/kinds') then { sayTap }}<b>{sayTap(t.event, units)}</b>{/await}<span
+							>: {t.why}</span
+						></span
 					>
 					<span class="flex flex-wrap gap-2">
 						<a class="btn" href="/stove/{t.run}">Look at the run</a>
