@@ -11,7 +11,12 @@ import { root, Started } from './started';
 const ground = mkdtempSync(join(tmpdir(), 'root jar backup-'));
 chmodSync(ground, 0o755);
 afterAll(() => rmSync(ground, { recursive: true, force: true }));
-const env = (data: string) => ({ ROOT_JAR_DATA: join(ground, data), ROOT_JAR_BACKUPS: join(ground, 'kept') });
+/** Without simulated instruments: they go on reading between the backup and the look at what it holds. */
+const env = (data: string) => ({
+	ROOT_JAR_DATA: join(ground, data),
+	ROOT_JAR_BACKUPS: join(ground, 'kept'),
+	ROOT_JAR_STAND_INS: '0'
+});
 const run = (command: string, args: string[], data: string) => {
 	const done = spawnSync(process.execPath, [join(root, 'bin', `${command}.mjs`), ...args], {
 		env: { ...process.env, DATABASE_URL: '', ...env(data) },

@@ -35,11 +35,16 @@
 			<Dialog.Title class="head text-2xl">What now?</Dialog.Title>
 			<Dialog.Description class="text-soft">When it went otherwise than planned.</Dialog.Description>
 			{#each list as t (t.id)}
-				<details
-					class="mt-3 border-t border-line pt-2"
-					bind:open={() => unfolded[t.id] ?? t.id === 'too-long', (is) => (unfolded[t.id] = is)}
-				>
-					<summary class="head text-lg">{t.title}</summary>
+				{@const is = unfolded[t.id] ?? t.id === 'too-long'}
+				<details class="mt-3 border-t border-line pt-2" open={is}>
+					<!-- Said at once, not by the browser a moment later: a tap from elsewhere in between would fold it up again. -->
+					<summary
+						class="head text-lg"
+						onclick={(e) => {
+							e.preventDefault();
+							unfolded[t.id] = !is;
+						}}>{t.title}</summary
+					>
 					<ul class="mt-1 list-disc space-y-1 pl-5">
 						{#each t.advice as a, aNth (aNth)}<li>{a}</li>{/each}
 					</ul>
