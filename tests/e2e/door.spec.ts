@@ -30,11 +30,12 @@ async function serve(env: Record<string, string>, ready: () => Promise<unknown>)
 	});
 	child.stdout?.on('data', (d: Buffer) => (said += String(d)));
 	child.stderr?.on('data', (d: Buffer) => (said += String(d)));
+	const ended = new Promise<void>((done) => child.on('exit', () => done()));
 	for (let i = 0; i < 300; i++) {
+		if (child.exitCode !== null) throw new Error(`The server has ended: ${said}`);
 		if (await ready().catch(() => false)) break;
 		await new Promise((r) => setTimeout(r, 100));
 	}
-	const ended = new Promise<void>((done) => child.on('exit', () => done()));
 	return {
 		child,
 		said: () => said,

@@ -75,6 +75,20 @@ function migrationsFolder(): string {
 	}
 }
 
+/** Under this number a process holds the tables while it changes them. */
+const migrationLock = 7_421_901;
+
+/** Brings the tables up to date. Several processes may start at once: one does it, the others wait and find it done. */
 export async function bringUpToDate(db: Database): Promise<void> {
-	await migrate(db, { migrationsFolder: migrationsFolder() });
+	const client = await db.$client.connect();
+	let broken = true;
+	try {
+		await client.query('select pg_advisory_lock($1)', [migrationLock]);
+		await migrate(drizzle(client), { migrationsFolder: migrationsFolder() });
+		await client.query('select pg_advisory_unlock($1)', [migrationLock]);
+		broken = false;
+	} finally {
+		// A connection that is closed lets go of its lock.
+		client.release(broken);
+	}
 }

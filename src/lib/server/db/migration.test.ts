@@ -223,3 +223,18 @@ describe('a database of before', () => {
 		}
 	}, 120_000);
 });
+
+describe('a new database', () => {
+	it('is made by several processes that start at once: one does it, the others find it done', async () => {
+		const many = `${name}_many`;
+		await admin.unsafe(`create database ${many}`);
+		const links = Array.from({ length: 4 }, () => connect(base.replace(/\/[^/]+$/, `/${many}`), 2));
+		try {
+			await Promise.all(links.map((l) => bringUpToDate(l.db)));
+			expect(await defaultHousehold((links[0] as (typeof links)[number]).db)).toBeUndefined();
+		} finally {
+			for (const l of links) await l.close();
+			await admin.unsafe(`drop database if exists ${many} with (force)`);
+		}
+	}, 60_000);
+});
