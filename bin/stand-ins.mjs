@@ -22,12 +22,14 @@ const ask = (path, token, more = {}) =>
 let stopped = false;
 for (const name of ['SIGTERM', 'SIGINT']) process.on(name, () => ((stopped = true), process.exit(0)));
 process.on('disconnect', () => process.exit(0));
+/** Its parent may be gone before it could listen: then it is alone from its first second. */
+const alone = () => process.connected === false;
 
 /** @param {{ quantity: import('./lib/stand-in.mjs').Quantity, token: string }} one */
 async function run({ quantity, token }) {
 	let tool = standIn(quantity, quantity === 'temperature' ? 21 : 0, Date.now());
 	let truth = 0;
-	for (let n = 0; !stopped; n++) {
+	for (let n = 0; !stopped && !alone(); n++) {
 		const began = Date.now();
 		try {
 			// What it would have before it changes slowly: asked every few seconds.
@@ -48,3 +50,5 @@ async function run({ quantity, token }) {
 	}
 }
 await Promise.all(all.map(run));
+// Alone, or known to nobody any more: it goes.
+process.exit(0);

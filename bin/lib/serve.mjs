@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:https';
 
 process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+// Gone before it could be heard.
+if (process.connected === false) process.exit(0);
 // Listening to the parent must not keep us from ending.
 process.channel?.unref();
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {});
