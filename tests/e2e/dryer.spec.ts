@@ -5,7 +5,8 @@ import { expect, hydrated, main, openWay, postForm, press, test, toWays, type Te
 
 async function haul(page: Page, origin: string, lines: readonly string[]): Promise<Record<string, string>> {
 	const found: Record<string, string> = {};
-	for (const text of lines) expect((await postForm(page.context().request, origin, '/basket?/add', { text })).type, text).toBe('success'); // prettier-ignore
+	for (const text of lines)
+		expect((await postForm(page.context().request, origin, '/basket?/add', { text })).type, text).toBe('success');
 	await page.goto('/basket');
 	await hydrated(page);
 	for (const link of await page.getByRole('link', { name: /^Ways for / }).all()) {
@@ -80,14 +81,18 @@ test('apples and tomatoes in one load: three weighings narrow the forecast, one 
 		return Number(n) * (unit === 'h' ? 60 : 1);
 	};
 	const widths = [await band()];
-	for (const [hours, grams] of [[2, '255 g'], [2.5, '160 g'], [2, '113 g']] as const) {
+	for (const [hours, grams] of [
+		[2, '255 g'],
+		[2.5, '160 g'],
+		[2, '113 g']
+	] as const) {
 		await later(page, clock, hours);
 		await rack.getByRole('listitem').nth(6).getByRole('button').click();
 		await opened.getByLabel(/on it now/).fill(grams);
 		await opened.getByRole('button', { name: 'Weighed' }).click();
 		await expect(page.getByText(new RegExp(`Last: tray 2 weighs ${grams}`))).toBeVisible();
 		widths.push(await band());
-	} // prettier-ignore
+	}
 	expect(widths[3]).toBeLessThan((widths[0] ?? 0) * 0.8);
 	// With the tray on the scale: it says so and keeps nothing.
 	await opened.getByLabel(/on it now/).fill('675 g');
@@ -140,7 +145,12 @@ test('berries dipped against whole and halved; carrots in cups; morels only wher
 	void home;
 	void quiet;
 	test.setTimeout(120_000);
-	const lots = await haul(page, baseURL ?? '', ['1 kg blueberries', '600 g carrots', '300 g morels', '2 kg cooked chili con carne']); // prettier-ignore
+	const lots = await haul(page, baseURL ?? '', [
+		'1 kg blueberries',
+		'600 g carrots',
+		'300 g morels',
+		'2 kg cooked chili con carne'
+	]);
 	const hours = async (query: string) => {
 		await page.goto(`/ways/${lots.blueberries}/dry${query}`);
 		await hydrated(page);

@@ -102,7 +102,8 @@ test('a freezer that gets warm rings on every device; what one device taps anoth
 	// It has been so for a quarter of an hour.
 	await sql`update instrument set beyond_since = now() - interval '15 minutes' where household_id = ${home.id}`;
 	await send(radio, token, [{ value: 14, unit: 'F' }]);
-	for (const one of [page, other]) await expect(one.getByRole('alert').filter({ hasText: 'Chest probe' })).toContainText('−10 °C', { timeout: 2000 }); // prettier-ignore
+	for (const one of [page, other])
+		await expect(one.getByRole('alert').filter({ hasText: 'Chest probe' })).toContainText('−10 °C', { timeout: 2000 });
 	await send(radio, token, [{ value: -1, unit: 'F' }]);
 	await expect(other.getByRole('alert').filter({ hasText: 'Chest probe' })).toHaveCount(0, { timeout: 2000 });
 	// A tap: by the stream, long before the page would ask by itself.
@@ -110,7 +111,10 @@ test('a freezer that gets warm rings on every device; what one device taps anoth
 	await press(page);
 	await expect(other.getByText(/Last: pot on/)).toBeVisible({ timeout: 2500 });
 	expect(Date.now() - began).toBeLessThan(2500);
-	const found = await postForm(context.request, baseURL ?? '', '/kitchen/instruments?/pair', { name: 'Chest probe', quantity: 'mass' }); // prettier-ignore
+	const found = await postForm(context.request, baseURL ?? '', '/kitchen/instruments?/pair', {
+		name: 'Chest probe',
+		quantity: 'mass'
+	});
 	expect(found).toMatchObject({ type: 'failure', status: 409 });
 	await radio.dispose();
 });

@@ -49,12 +49,18 @@ test('tomatoes to a half in a pan: softened, milled, three dips, cooled in two s
 		.fill('17');
 	await press(page);
 	await expect(sentence).toContainText('Done at 8.5 cm');
-	for (const [minutes, depth] of [[25, '16.2'], [30, '15.2'], [40, '13.6']] as const) {
+	for (const [minutes, depth] of [
+		[25, '16.2'],
+		[30, '15.2'],
+		[40, '13.6']
+	] as const) {
 		await later(minutes);
-		await main(page).getByLabel(/from the floor/).fill(depth);
+		await main(page)
+			.getByLabel(/from the floor/)
+			.fill(depth);
 		await press(page);
 		await expect(page.getByText(`Last: ${depth} cm`)).toBeVisible();
-	} // prettier-ignore
+	}
 	await expect(main(page)).toContainText('By your own dips');
 	// It cannot have risen.
 	await main(page)

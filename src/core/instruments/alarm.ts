@@ -1,5 +1,4 @@
-import { freezerMark_C } from './marks';
-import type { Reading } from './reading';
+import { freezerModel } from '../../reference/model-rules';
 
 /** What an instrument watches by itself, beside what hands do with it. */
 export const watches = ['nothing', 'freezer', 'basin', 'dryer'] as const;
@@ -26,7 +25,12 @@ interface Rule {
  * the ice (NCHFP, from memory).
  */
 const rules: Readonly<Record<Exclude<Watch, 'nothing'>, Rule>> = {
-	freezer: { at_C: freezerMark_C, over: true, for_s: 600, words: 'too warm: is its door shut, is it on?' },
+	freezer: {
+		at_C: freezerModel.oldWarmest_C.value,
+		over: true,
+		for_s: 600,
+		words: 'too warm: is its door shut, is it on?'
+	},
 	basin: { at_C: 15, over: true, for_s: 30, words: 'too warm to chill: more ice, or fresh cold water' },
 	dryer: { at_C: 32, over: false, for_s: 600, words: 'cold: is the dryer on?' }
 };
@@ -48,21 +52,4 @@ export function alarmAt(
 	if (watch === 'nothing' || since === undefined) return undefined;
 	const { for_s, words, at_C } = rules[watch];
 	return now - since < for_s * 1000 ? undefined : { since, value_C: value_C ?? at_C, words };
-}
-
-/**
- * The same from a history.
- *
- * @param recent in order of time, the newest last; those with a fault say nothing
- */
-export function alarmOf(watch: Watch, recent: readonly Reading[]): Alarm | undefined {
-	const sound = recent.filter((r) => r.fault === '');
-	const last = sound.at(-1);
-	if (!last || !beyond(watch, last.value)) return undefined;
-	let since = last.at;
-	for (const r of [...sound].reverse()) {
-		if (!beyond(watch, r.value)) break;
-		since = r.at;
-	}
-	return alarmAt(watch, since, last.value, last.at);
 }

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { alarmOf } from './alarm';
+import { alarmAt, beyond } from './alarm';
 import { plausible, readValue } from './read-value';
 import { quantities, stale_ms, standing, type Reading } from './reading';
-import { spanAt, thin } from './thin';
+import { thin } from './thin';
 
 const at = (s: number, value: number, more: Partial<Reading> = {}): Reading => ({
 	at: s * 1000,
@@ -24,15 +24,20 @@ describe('a reading', () => {
 		expect(readValue('temperature', 9000, 'C').kind).toBe('bad');
 		expect(readValue('mass', Number.NaN, 'g').kind).toBe('bad');
 		fc.assert(
-			fc.property(fc.constantFrom(...quantities), fc.double(), fc.constantFrom('g', 'kg', 'C', 'F', 'psi', '__proto__'), (q, value, unit) => {
-				const read = readValue(q, value, unit);
-				if (read.kind === 'read') {
-					expect(read.value).toBeGreaterThanOrEqual(plausible[q][0]);
-					expect(read.value).toBeLessThanOrEqual(plausible[q][1]);
+			fc.property(
+				fc.constantFrom(...quantities),
+				fc.double(),
+				fc.constantFrom('g', 'kg', 'C', 'F', 'psi', '__proto__'),
+				(q, value, unit) => {
+					const read = readValue(q, value, unit);
+					if (read.kind === 'read') {
+						expect(read.value).toBeGreaterThanOrEqual(plausible[q][0]);
+						expect(read.value).toBeLessThanOrEqual(plausible[q][1]);
+					}
 				}
-			})
+			)
 		);
-	}); // prettier-ignore
+	});
 	it('is taken only while it is of now, without a fault, and at rest', () => {
 		const calm = [at(1, 411), at(2, 412), at(3, 412)];
 		expect(standing('mass', calm, 3_500).is).toBe('steady');
@@ -46,24 +51,25 @@ describe('a reading', () => {
 });
 
 describe('an alarm', () => {
-	it('rings for a freezer that stays above −12 °C, not for a door that was opened', () => {
-		const door = Array.from({ length: 20 }, (_, i) => at(i * 30, i > 4 && i < 12 ? -9 : -18));
-		expect(alarmOf('freezer', door)).toBeUndefined();
-		const warm = Array.from({ length: 40 }, (_, i) => at(i * 30, i < 5 ? -18 : -9));
-		expect(alarmOf('freezer', warm)).toMatchObject({ since: 150_000, value_C: -9 });
+	const min = 60_000;
+	it('rings for a freezer that stays above −12 °C for ten minutes, not for a door that was opened', () => {
+		expect(beyond('freezer', -9)).toBe(true);
+		expect(beyond('freezer', -12)).toBe(false);
+		expect(alarmAt('freezer', 0, -9, 9 * min)).toBeUndefined();
+		expect(alarmAt('freezer', 0, -9, 10 * min)).toMatchObject({ since: 0, value_C: -9 });
+		expect(alarmAt('freezer', undefined, -9, 99 * min)).toBeUndefined();
 	});
-	it('rings for a warm basin and for a dryer that is off; a broken probe rings for nothing', () => {
-		expect(alarmOf('basin', [at(0, 17), at(40, 18)])).toMatchObject({ words: expect.stringContaining('ice') });
-		expect(alarmOf('dryer', [at(0, 22), at(700, 22)])).toMatchObject({ words: expect.stringContaining('on?') });
-		expect(alarmOf('freezer', [at(0, 20, { fault: 'open' }), at(900, 20, { fault: 'open' })])).toBeUndefined();
-		expect(alarmOf('nothing', [at(0, 90), at(900, 90)])).toBeUndefined();
+	it('rings for a warm basin and for a dryer that is off, and for nothing that nobody asked of it', () => {
+		expect(alarmAt('basin', 0, 18, min)).toMatchObject({ words: expect.stringContaining('ice') });
+		expect(beyond('basin', 15)).toBe(false);
+		expect(alarmAt('dryer', 0, 22, 10 * min)).toMatchObject({ words: expect.stringContaining('on?') });
+		expect(beyond('dryer', 60)).toBe(false);
+		expect(beyond('nothing', 90)).toBe(false);
+		expect(alarmAt('nothing', 0, 90, 99 * min)).toBeUndefined();
 	});
 });
 
 describe('a history', () => {
-	it('is raw for two days, then minutes, then hours', () => {
-		expect([1, 3, 20].map((d) => spanAt(d * 86_400_000))).toEqual([0, 60_000, 3_600_000]);
-	});
 	it('keeps mean, least and most of what was sound', () => {
 		const list = [at(0, -18), at(20, -16), at(40, 99, { fault: 'open' }), at(61, -12)];
 		expect(thin(list, 60_000)).toEqual([

@@ -29,9 +29,11 @@ export function readValue(quantity: Quantity, value: number, unit: string): Read
 		const other = quantities.find((q) => Object.hasOwn(units[q], unit));
 		return {
 			kind: 'bad',
-			why: other ? `${unit} is a unit of ${words[other]}, and this measures ${words[quantity]}.` : `${unit} is no unit that is known here.`
+			why: other
+				? `${unit} is a unit of ${words[other]}, and this measures ${words[quantity]}.`
+				: `${unit} is no unit that is known here.`
 		};
-	} // prettier-ignore
+	}
 	const result = Number(convert(value, known[unit] as 'g').to(held[quantity] as 'g'));
 	const [low, high] = plausible[quantity];
 	if (!(result >= low && result <= high))

@@ -22,7 +22,11 @@ export const stale_ms = 6_000;
 const rest_ms = 3_500;
 const rest_count = 3;
 /** At rest they differ by no more: g or a share of the weight, °C, Pa. */
-const rest = { mass: { least: 1.5, share: 0.004 }, temperature: { least: 0.3, share: 0 }, 'gauge-pressure': { least: 700, share: 0 } } as const; // prettier-ignore
+const rest = {
+	mass: { least: 1.5, share: 0.004 },
+	temperature: { least: 0.3, share: 0 },
+	'gauge-pressure': { least: 700, share: 0 }
+} as const;
 
 /** How an instrument stands now. */
 export type Standing =

@@ -18,10 +18,6 @@ export const thinning = [
 	{ after_ms: 14 * 86_400_000, span_ms: 3_600_000 }
 ] as const;
 
-/** How long the stretches are that readings of such an age are kept in, ms; 0 is raw. */
-export const spanAt = (age_ms: number): number =>
-	thinning.reduce((span, t) => (age_ms > t.after_ms ? t.span_ms : span), 0);
-
 /** Readings gathered into stretches of a length; faulty ones are left out. @param span ms, above 0 */
 export function thin(readings: readonly Reading[], span: number): Thinned[] {
 	const byStretch = new Map<number, Reading[]>();

@@ -29,11 +29,15 @@ export interface PanView {
 	readonly left: string;
 	readonly lefts: readonly { readonly value: string; readonly words: string }[];
 	/** What comes of it, and what it takes; null where it cannot be. */
-	readonly gets: null | { readonly packs: string; readonly each: string; readonly lines: readonly (readonly [string, string])[] };
+	readonly gets: null | {
+		readonly packs: string;
+		readonly each: string;
+		readonly lines: readonly (readonly [string, string])[];
+	};
 	readonly cautions: readonly string[];
 	readonly source: string;
 	readonly stop: string;
-} // prettier-ignore
+}
 
 const parts = [67, 50, 33, 25] as const;
 const partWords: Readonly<Record<number, string>> = { 67: 'two thirds', 50: 'a half', 33: 'a third', 25: 'a quarter' };
@@ -43,38 +47,68 @@ const partWords: Readonly<Record<number, string>> = { 67: 'two thirds', 50: 'a h
  *
  * @throws {AppError} 400 no such choice; 404; 409 at the stove
  */
-export async function panFor(stores: Stores, ask: PanAsk, now: Date): Promise<{ view: PanView; plan: CookPlan | null }> {
+export async function panFor(
+	stores: Stores,
+	ask: PanAsk,
+	now: Date
+): Promise<{ view: PanView; plan: CookPlan | null }> {
 	const read = await readLot(stores, ask.lot, now);
 	const { thing, kitchen, lot } = read;
 	const units = kitchen.units;
 	const rows = read.stop ? [] : cookedDown(thing);
 	const row = ask.what === undefined ? rows[0] : rows.find((r) => r.id === ask.what);
 	if (ask.what !== undefined && !row)
-		throw new AppError(400, 'BAD_INPUT', `${lot.title} does not become that in a pan. Nothing was started.`, [{ field: 'what', message: 'Choose one of the list.' }]);
+		throw new AppError(400, 'BAD_INPUT', `${lot.title} does not become that in a pan. Nothing was started.`, [
+			{ field: 'what', message: 'Choose one of the list.' }
+		]);
 	// Wide and large cooks down soonest.
 	const pots = [...kitchen.pots].sort((a, b) => panOf(b).base_m - panOf(a).base_m);
 	const pot = ask.pot === undefined ? pots[0] : pots.find((p) => p.id === ask.pot);
 	if (ask.pot !== undefined && !pot)
-		throw new AppError(400, 'BAD_INPUT', 'There is no such pan in the Kitchen. Nothing was started.', [{ field: 'pot', message: 'Choose one of the list.' }]);
+		throw new AppError(400, 'BAD_INPUT', 'There is no such pan in the Kitchen. Nothing was started.', [
+			{ field: 'pot', message: 'Choose one of the list.' }
+		]);
 	const view: PanView = {
 		name: lot.title,
 		amount: sayWeight(read.whole_g, units),
 		whats: rows.map((r) => ({ value: r.id, words: r.name })),
-		pots: pots.map((p) => ({ value: p.id, words: `${p.name}, ${sayLength(panOf(p).base_m, units)} wide${panOf(p).guessed ? ' (guessed)' : ''}` })),
+		pots: pots.map((p) => ({
+			value: p.id,
+			words: `${p.name}, ${sayLength(panOf(p).base_m, units)} wide${panOf(p).guessed ? ' (guessed)' : ''}`
+		})),
 		what: row?.id ?? '',
 		pot: pot?.id ?? '',
 		left: ask.left === undefined ? '' : String(ask.left),
-		lefts: [{ value: '', words: 'as printed' }, ...parts.map((p) => ({ value: String(p), words: `to ${partWords[p]}` }))],
+		lefts: [
+			{ value: '', words: 'as printed' },
+			...parts.map((p) => ({ value: String(p), words: `to ${partWords[p]}` }))
+		],
 		gets: null,
 		cautions: [],
 		source: '',
-		stop: read.stop?.reason ?? (read.free_g === 0 ? 'All of it is at the Stove already.' : rows.length === 0 ? `Nothing is known that is made of ${lot.title} in a pan.` : pot ? '' : 'There is no pot in the Kitchen yet.')
+		stop:
+			read.stop?.reason ??
+			(read.free_g === 0
+				? 'All of it is at the Stove already.'
+				: rows.length === 0
+					? `Nothing is known that is made of ${lot.title} in a pan.`
+					: pot
+						? ''
+						: 'There is no pot in the Kitchen yet.')
 	};
 	if (view.stop !== '' || !row || !pot) return { view, plan: null };
 	const raw_g = amountOf(read, ask.grams);
 	const made = make(row, thing, raw_g);
-	const freeze = freezeWays({ thing: made.thing, grams: Math.max(1, Math.round(made.grams)), food_C: 20, kitchen, choices: {}, now: now.getTime() }).ways.find((w): w is FreezeWay => w.kind === 'way');
-	if (!freeze) return { view: { ...view, stop: `${row.name} is not frozen here, and jars have a run of their own.` }, plan: null };
+	const freeze = freezeWays({
+		thing: made.thing,
+		grams: Math.max(1, Math.round(made.grams)),
+		food_C: 20,
+		kitchen,
+		choices: {},
+		now: now.getTime()
+	}).ways.find((w): w is FreezeWay => w.kind === 'way');
+	if (!freeze)
+		return { view: { ...view, stop: `${row.name} is not frozen here, and jars have a run of their own.` }, plan: null };
 	const chosen = { thing, row, lotId: lot.id, called: lot.title, raw_g, pot, freeze };
 	const plan = planCook({ ...chosen, ...(ask.left === undefined ? {} : { fraction: ask.left / 100 }) }, kitchen);
 	const subject = subjectOf(plan);
@@ -89,15 +123,22 @@ export async function panFor(stores: Stores, ask: PanAsk, now: Date): Promise<{ 
 				packs: `${packs}`,
 				each: `${packs === 1 ? 'pack' : 'packs'} of about ${sayWeight(subject.portion_g, units)}`,
 				lines: [
-					['out of it', `${sayWeight(subject.out_g, units)} of ${raw_g === read.whole_g ? sayWeight(raw_g, units) : `${sayWeight(raw_g, units)} of it`}`],
+					[
+						'out of it',
+						`${sayWeight(subject.out_g, units)} of ${raw_g === read.whole_g ? sayWeight(raw_g, units) : `${sayWeight(raw_g, units)} of it`}`
+					],
 					['your hands', sayDuration(subject.expected.hands_s)],
 					['start to cold', sayDuration(subject.expected.elapsed_s)],
-					...(subject.fraction === null ? [] : [['left of its volume', `${Math.round(subject.fraction * 100)} %`] as const]),
-					...(litres > holds * 0.9 ? [['pans', `${Math.ceil(litres / (holds * 0.75))}: it holds ${Math.floor(holds)} L`] as const] : [])
+					...(subject.fraction === null
+						? []
+						: [['left of its volume', `${Math.round(subject.fraction * 100)} %`] as const]),
+					...(litres > holds * 0.9
+						? [['pans', `${Math.ceil(litres / (holds * 0.75))}: it holds ${Math.floor(holds)} L`] as const]
+						: [])
 				]
 			},
 			cautions: subject.cautions,
 			source: subject.source
 		}
 	};
-} // prettier-ignore
+}

@@ -97,3 +97,17 @@ export interface RunBook {
 
 /** What of a run that goes on is booked. */
 export const nothingBooked: RunBook = { end: null, again: null, entries: [], used: [], packs: [], byproducts: [] };
+
+/** Raw grams by lot: two foods of a run may be shares of one lot. */
+export function usedByLot(
+	closings: readonly { readonly subject: { readonly lotId: string }; readonly closing: Closing }[]
+): RunBook['used'] {
+	const used = new Map<string, number>();
+	for (const { subject, closing } of closings)
+		if (closing.raw_g > 0) used.set(subject.lotId, (used.get(subject.lotId) ?? 0) + closing.raw_g);
+	return [...used].map(([lotId, grams]) => ({ lotId, grams }));
+}
+
+/** What was put away, as a closing keeps it. */
+export const packedLots = (packed: readonly PackedLine[]): Closing['lots'] =>
+	packed.map(({ eventId, packs, pack_g, containerId, placeId }) => ({ eventId, packs, pack_g, containerId, placeId }));

@@ -122,6 +122,28 @@ export interface PlannedByProduct {
 	readonly grams: number;
 }
 
+/** What of every food of a plan is known, whatever becomes of it. */
+export interface PlannedFood {
+	/** From 1; the number of its code, too. */
+	readonly n: number;
+	readonly lotId: string;
+	readonly raw_g: number;
+	readonly food: { readonly id: string; readonly name: string };
+	readonly form: string;
+	/** What is known to go through, expected, g. */
+	readonly load_g: number;
+	readonly portion_g: number;
+	/** How a pack was said, where not by weight alone. */
+	readonly portionWords?: string;
+	readonly container: null | { readonly id: string; readonly name: string };
+	readonly months: readonly [number, number];
+	readonly use: string;
+	readonly source: string;
+	readonly cautions: readonly string[];
+	readonly byproducts: readonly PlannedByProduct[];
+	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
+}
+
 /** What comes out of a run under a code of its own. */
 export interface OutputHead {
 	/** From 1: the number of its code. */

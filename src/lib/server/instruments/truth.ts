@@ -10,7 +10,8 @@ import type { InstrumentRow } from '../stores/instruments';
 /** Between 0 and 1, always the same for a text. */
 const chance = (text: string): number => createHash('sha256').update(text).digest().readUInt32BE(0) / 2 ** 32;
 /** About a normal: twelve of them less six. */
-const normal = (text: string): number => Array.from({ length: 12 }, (_, i) => chance(`${text} ${i}`)).reduce((a, b) => a + b, -6); // prettier-ignore
+const normal = (text: string): number =>
+	Array.from({ length: 12 }, (_, i) => chance(`${text} ${i}`)).reduce((a, b) => a + b, -6);
 
 /** How far the simulated food of a run is from what the table says: standard deviation of the logarithm. */
 const spread = { load: 0.15, tray: 0.07 } as const;
@@ -22,7 +23,11 @@ const room_C = 21;
  * What a simulated instrument would have before it now, in g, °C or Pa: the tray that is to be weighed next, lighter as its
  * water goes; what waits to be weighed; the air of dryer and freezer.
  */
-export async function truthOf(stores: Stores, instrument: InstrumentRow, now: Date): Promise<{ value: number; unit: string }> {
+export async function truthOf(
+	stores: Stores,
+	instrument: InstrumentRow,
+	now: Date
+): Promise<{ value: number; unit: string }> {
 	const at = now.getTime();
 	const runs = await stores.runs.open();
 	const states = runs.map((run) => ({ run, state: foldRun(run.plan, run.startedAt, run.events) }));
@@ -37,12 +42,19 @@ export async function truthOf(stores: Stores, instrument: InstrumentRow, now: Da
 	}
 	for (const { run, state } of states) {
 		const { plan } = run;
-		const act = kindOf(plan).acts(plan, state, at).find((a) => a.asks === 'weight' || a.asks === 'load');
+		const act = kindOf(plan)
+			.acts(plan, state, at)
+			.find((a) => a.asks === 'weight' || a.asks === 'load');
 		const tap = act?.button?.tap;
 		if (tap?.type === 'weigh' || tap?.type === 'load')
-			return { value: (tap.grams ?? 0) * (0.96 + 0.08 * chance(`${run.id} ${act?.key}`)) + instrument.tareG, unit: 'g' };
+			return {
+				value: (tap.grams ?? 0) * (0.96 + 0.08 * chance(`${run.id} ${act?.key}`)) + instrument.tareG,
+				unit: 'g'
+			};
 		if (plan.kind !== 'dry' || !('trays' in state)) continue;
-		const next = slots(plan, state, at).filter((s) => s.tray && s.at !== null).sort((a, b) => (a.at ?? 0) - (b.at ?? 0))[0]?.tray;
+		const next = slots(plan, state, at)
+			.filter((s) => s.tray && s.at !== null)
+			.sort((a, b) => (a.at ?? 0) - (b.at ?? 0))[0]?.tray;
 		const subject = next && subjectOf(plan, next.subject);
 		const wet = next && wet_g(plan, next);
 		if (!next || !subject || !wet) continue;
@@ -52,4 +64,4 @@ export async function truthOf(stores: Stores, instrument: InstrumentRow, now: Da
 		return { value: wet * share + instrument.tareG, unit: 'g' };
 	}
 	return { value: 0, unit: 'g' };
-} // prettier-ignore
+}

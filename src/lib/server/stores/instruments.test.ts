@@ -45,7 +45,12 @@ describe('an instrument', () => {
 		expect(await one(now + 5_000)).toMatchObject({ standing: { is: 'steady', reading: { value: 413 } } });
 		// Sent again after a lost answer: kept once.
 		expect(await send(now + 5_100, [g(413, now + 5_000)])).toEqual({ kept: 0, refused: [] });
-		expect(await send(now + 5_200, [{ value: 21, unit: 'C' }, { value: 1, unit: 'stone' }])).toMatchObject({ kept: 0, refused: [{ line: 1 }, { line: 2 }] }); // prettier-ignore
+		expect(
+			await send(now + 5_200, [
+				{ value: 21, unit: 'C' },
+				{ value: 1, unit: 'stone' }
+			])
+		).toMatchObject({ kept: 0, refused: [{ line: 1 }, { line: 2 }] });
 		expect((await one(now + 5_200))?.standing).toMatchObject({ is: 'steady', reading: { value: 413 } });
 		await send(now + 6_000, [{ ...g(0, now + 6_000), fault: 'overload' }]);
 		expect((await one(now + 6_000))?.standing.is).toBe('faulty');
@@ -72,7 +77,8 @@ describe('an instrument', () => {
 	it('keeps each reading for two days, then a minute’s, then an hour’s as one; nothing is lost between', async () => {
 		const { at, pair } = await kitchen('history');
 		const { tool, send } = await pair('temperature');
-		for (let s = 0; s < 600; s += 10) await send(now + s * 1000, [{ value: -18 + (s % 60 === 0 ? 3 : 0), unit: 'C', at: now + s * 1000 }]);
+		for (let s = 0; s < 600; s += 10)
+			await send(now + s * 1000, [{ value: -18 + (s % 60 === 0 ? 3 : 0), unit: 'C', at: now + s * 1000 }]);
 		const raw = await at(now + 600_000).history(tool, new Date(now - 1));
 		expect(raw).toHaveLength(60);
 		const later = now + 3 * 86_400_000;
@@ -83,8 +89,10 @@ describe('an instrument', () => {
 		expect(minutes[0]?.value).toBeCloseTo(-17.5, 6);
 		expect(await at(later).thinOld()).toBe(0);
 		await at(now + 20 * 86_400_000).thinOld();
-		expect(await at(later).history(tool, new Date(now - 3_600_001))).toMatchObject([{ value: expect.closeTo(-17.5, 6) }]);
-	}); // prettier-ignore
+		expect(await at(later).history(tool, new Date(now - 3_600_001))).toMatchObject([
+			{ value: expect.closeTo(-17.5, 6) }
+		]);
+	});
 	it('is of its own household: another one neither sees nor changes it', async () => {
 		const one = await kitchen('own');
 		const other = await kitchen('other');
@@ -109,13 +117,16 @@ describe('what changes', () => {
 		);
 		const began = performance.now();
 		await send(now, [g(1, now)]);
-		for (let i = 0; i < 60 && new Set(heard.map((h) => h.hub)).size < 2; i++) await new Promise((r) => setTimeout(r, 20));
+		for (let i = 0; i < 60 && new Set(heard.map((h) => h.hub)).size < 2; i++)
+			await new Promise((r) => setTimeout(r, 20));
 		expect(new Set(heard.map((h) => h.hub)).size).toBe(2);
 		expect(Math.max(...heard.map((h) => h.at)) - began).toBeLessThan(1_000);
-		await link.db.transaction(async (tx) => {
-			await tell(tx, id, 'taps');
-			throw new Error('rolled back');
-		}).catch(() => {});
+		await link.db
+			.transaction(async (tx) => {
+				await tell(tx, id, 'taps');
+				throw new Error('rolled back');
+			})
+			.catch(() => {});
 		// Forty in a second are a handful of notices.
 		heard.length = 0;
 		for (let i = 1; i <= 40; i++) {
@@ -130,7 +141,7 @@ describe('what changes', () => {
 		expect(heard.some((h) => h.kinds.includes('taps'))).toBe(false);
 		for (const leave of leaves) leave();
 		for (const hub of hubs) hub.close();
-	}); // prettier-ignore
+	});
 	it('is heard again after the connection was cut: all may be new', async () => {
 		const { id } = await kitchen('cut');
 		const hub = new LiveHub(url, async () => 'now');
@@ -138,7 +149,9 @@ describe('what changes', () => {
 		const heard: NewsKind[] = [];
 		let ended = false;
 		hub.join(id, { hear: (kinds) => void heard.push(...kinds), end: () => (ended = true) });
-		await link.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen root_jar%' and pid <> pg_backend_pid()`); // prettier-ignore
+		await link.pool.query(
+			`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen root_jar%' and pid <> pg_backend_pid()`
+		);
 		for (let i = 0; i < 100 && !heard.includes('taps'); i++) await new Promise((r) => setTimeout(r, 50));
 		expect(heard).toContain('taps');
 		expect(heard).toContain('readings');

@@ -31,12 +31,25 @@ const mostLate_ms = 3_600_000;
 
 const recentOf = preparedOnce((db) =>
 	db
-		.select({ instrumentId: reading.instrumentId, at: reading.at, value: reading.value, steady: reading.steady, fault: reading.fault, battery: reading.battery })
+		.select({
+			instrumentId: reading.instrumentId,
+			at: reading.at,
+			value: reading.value,
+			steady: reading.steady,
+			fault: reading.fault,
+			battery: reading.battery
+		})
 		.from(reading)
-		.where(and(eq(reading.householdId, sql.placeholder('household')), eq(reading.spanMs, 0), gt(reading.at, sql.placeholder('since'))))
+		.where(
+			and(
+				eq(reading.householdId, sql.placeholder('household')),
+				eq(reading.spanMs, 0),
+				gt(reading.at, sql.placeholder('since'))
+			)
+		)
 		.orderBy(asc(reading.at))
 		.prepare('recent_readings')
-); // prettier-ignore
+);
 const instrumentsOf = preparedOnce((db) =>
 	db
 		.select()
@@ -88,9 +101,12 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 					trusted: row.mistrustedAt === null,
 					standIn: row.standIn,
 					standing: stands,
-					alarm: row.mistrustedAt === null ? (alarmAt(row.watch, row.beyondSince?.getTime(), stands.reading?.value, at) ?? null) : null
+					alarm:
+						row.mistrustedAt === null
+							? (alarmAt(row.watch, row.beyondSince?.getTime(), stands.reading?.value, at) ?? null)
+							: null
 				};
-			}); // prettier-ignore
+			});
 		},
 
 		/** @throws {AppError} 409 NAME_TAKEN */
@@ -107,10 +123,12 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 			const [row] = await db
 				.select({ id: instrument.id })
 				.from(instrument)
-				.where(and(eq(instrument.householdId, householdId), eq(instrument.name, values.name), isNull(instrument.removedAt)));
+				.where(
+					and(eq(instrument.householdId, householdId), eq(instrument.name, values.name), isNull(instrument.removedAt))
+				);
 			if (!row) throw notFound('instrument');
 			return row.id;
-		}, // prettier-ignore
+		},
 		/** @throws {AppError} 404; 409 NAME_TAKEN */
 		change: (key: string, id: string, values: Pick<InstrumentRow, 'name' | 'watch' | 'tareG'>) =>
 			named('name', values.name, () => update(key, id, 'change', values)),
@@ -126,7 +144,10 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 		 *
 		 * @returns how many were new, and why others are none
 		 */
-		async keep(row: InstrumentRow, lines: readonly SentReading[]): Promise<{ kept: number; refused: { line: number; why: string }[] }> {
+		async keep(
+			row: InstrumentRow,
+			lines: readonly SentReading[]
+		): Promise<{ kept: number; refused: { line: number; why: string }[] }> {
 			const refused: { line: number; why: string }[] = [];
 			const values = lines.flatMap((sent, i) => {
 				const read = readValue(row.quantity, sent.value, sent.unit);
@@ -139,23 +160,33 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 					refused.push({ line: i + 1, why: 'It is of more than an hour ago.' });
 					return [];
 				}
-				return [{
-					householdId, instrumentId: row.id, at: new Date(at), value: read.value, fault: (sent.fault ?? '').slice(0, 80),
-					...(sent.steady === undefined ? {} : { steady: sent.steady }),
-					...(sent.battery === undefined ? {} : { battery: sent.battery })
-				}];
+				return [
+					{
+						householdId,
+						instrumentId: row.id,
+						at: new Date(at),
+						value: read.value,
+						fault: (sent.fault ?? '').slice(0, 80),
+						...(sent.steady === undefined ? {} : { steady: sent.steady }),
+						...(sent.battery === undefined ? {} : { battery: sent.battery })
+					}
+				];
 			});
 			if (values.length === 0) return { kept: 0, refused };
 			const kept = await db.insert(reading).values(values).onConflictDoNothing().returning({ seq: reading.seq });
 			const last = [...values].sort((a, b) => a.at.getTime() - b.at.getTime()).findLast((v) => v.fault === '');
-			if (last) {
+			// What comes late says nothing of now.
+			if (last && now.getTime() - last.at.getTime() < recent_ms) {
 				const out = beyond(row.watch, last.value);
 				if (out !== (row.beyondSince !== null))
-					await db.update(instrument).set({ beyondSince: out ? last.at : null }).where(mine(row.id));
+					await db
+						.update(instrument)
+						.set({ beyondSince: out ? last.at : null })
+						.where(mine(row.id));
 			}
 			if (kept.length > 0) await tell(db, householdId, 'readings');
 			return { kept: kept.length, refused };
-		}, // prettier-ignore
+		},
 
 		/** What an instrument said since, thinned as it is kept. */
 		async history(id: string, since: Date): Promise<Reading[]> {
@@ -180,7 +211,8 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 					.orderBy(asc(reading.at))
 					.limit(most);
 				// A stretch that is cut off is left for the next time: thinned in two parts its second would be lost.
-				const last = found.length === most ? Math.floor((found.at(-1)?.at.getTime() ?? 0) / span_ms) * span_ms : Infinity;
+				const last =
+					found.length === most ? Math.floor((found.at(-1)?.at.getTime() ?? 0) / span_ms) * span_ms : Infinity;
 				const old = found.filter((r) => r.at.getTime() < last);
 				if (old.length === 0) continue;
 				await db.transaction(async (tx) => {
@@ -188,26 +220,43 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 					for (const r of old) byTool.set(r.instrumentId, [...(byTool.get(r.instrumentId) ?? []), r]);
 					for (const [instrumentId, list] of byTool) {
 						const rows = thin(list.map(asReading), span_ms).map((t) => ({
-							householdId, instrumentId, at: new Date(t.at), value: t.value, spanMs: span_ms, least: t.least, most: t.most
+							householdId,
+							instrumentId,
+							at: new Date(t.at),
+							value: t.value,
+							spanMs: span_ms,
+							least: t.least,
+							most: t.most
 						}));
 						if (rows.length > 0) await tx.insert(reading).values(rows).onConflictDoNothing();
 					}
-					await tx.delete(reading).where(inArray(reading.seq, old.map((r) => r.seq)));
+					await tx.delete(reading).where(
+						inArray(
+							reading.seq,
+							old.map((r) => r.seq)
+						)
+					);
 				});
 				gone += old.length;
 			}
 			return gone;
-		} // prettier-ignore
+		}
 	};
 }
 
-const asReading = (r: { at: Date; value: number; steady: boolean | null; fault: string; battery: number | null }): Reading => ({
+const asReading = (r: {
+	at: Date;
+	value: number;
+	steady: boolean | null;
+	fault: string;
+	battery: number | null;
+}): Reading => ({
 	at: r.at.getTime(),
 	value: r.value,
 	fault: r.fault,
 	...(r.steady === null ? {} : { steady: r.steady }),
 	...(r.battery === null ? {} : { battery: r.battery })
-}); // prettier-ignore
+});
 
 /** Every household's old readings. */
 export async function thinAll(db: Database, now: Date): Promise<void> {

@@ -43,8 +43,12 @@ export function ownStream(heard: Heard): Stream {
 }
 
 function sharedStream(heard: Heard, anew: boolean): Stream {
-	const worker = new SharedWorker(new URL('./stream-worker.ts', import.meta.url), { type: 'module', name: 'root-jar-live' });
-	worker.port.onmessage = ({ data }: MessageEvent<{ kind: (typeof kinds)[number]; data: string }>) => heard(data.kind, data.data);
+	const worker = new SharedWorker(new URL('./stream-worker.ts', import.meta.url), {
+		type: 'module',
+		name: 'root-jar-live'
+	});
+	worker.port.onmessage = ({ data }: MessageEvent<{ kind: (typeof kinds)[number]; data: string }>) =>
+		heard(data.kind, data.data);
 	worker.port.start();
 	if (anew) worker.port.postMessage('anew');
 	const close = () => {
@@ -52,4 +56,4 @@ function sharedStream(heard: Heard, anew: boolean): Stream {
 		worker.port.close();
 	};
 	return { close };
-} // prettier-ignore
+}

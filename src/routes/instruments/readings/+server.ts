@@ -7,7 +7,8 @@ import type { SentReading } from '$lib/server/stores/instruments';
 import type { RequestHandler } from './$types';
 
 const most = 500;
-const mostBytes = 100_000;
+/** Below what the server reads of any body. */
+const mostBytes = 60_000;
 const line = Joi.object<SentReading>({
 	at: Joi.number().integer().min(0).max(8.64e15).label('Its time'),
 	value: Joi.number().required().label('The value'),

@@ -26,7 +26,11 @@ export const load: PageServerLoad = ({ locals, url }) =>
 		};
 	});
 
-const watch = () => Joi.string().valid(...watches).default('nothing').label('What it rings for'); // prettier-ignore
+const watch = () =>
+	Joi.string()
+		.valid(...watches)
+		.default('nothing')
+		.label('What it rings for');
 
 export const actions: Actions = {
 	/** A new one: its token is shown once, and never again. */
@@ -35,12 +39,15 @@ export const actions: Actions = {
 			const v = parse(
 				Joi.object<{ name: string; quantity: Quantity; watch: Watch; key: string }>({
 					name: line(60).required().label('Its name'),
-					quantity: Joi.string().valid(...quantities).required().label('What it measures'),
+					quantity: Joi.string()
+						.valid(...quantities)
+						.required()
+						.label('What it measures'),
 					watch: watch(),
 					key: key()
 				}),
 				fields
-			); // prettier-ignore
+			);
 			const { key: once, ...values } = v;
 			const made = await event.locals.stores.instruments.add(once, values);
 			return { saved: v.name, token: signed(made, event.locals.secret), of: made };

@@ -29,9 +29,12 @@ export const actions: Actions = {
 		action(event, async (fields) => {
 			const { stores, now } = event.locals;
 			const v = parse(
-				Joi.object<{ lots: string; key: string }>({ lots: Joi.string().max(1000).required().label('What goes together'), key: key() }),
+				Joi.object<{ lots: string; key: string }>({
+					lots: Joi.string().max(1000).required().label('What goes together'),
+					key: key()
+				}),
 				fields
-			); // prettier-ignore
+			);
 			const lots = parse(
 				Joi.array().items(id()).min(1).max(most).unique().label('What goes together'),
 				v.lots.split(' ').filter(Boolean)

@@ -1,6 +1,7 @@
 import { sayDuration, sayLength, sayTemperature, sayWeight } from '../../../quantities/format';
 import type { Act, TapOf } from '../../engine/kind';
 import { ringsOf } from '../../engine/stage';
+import { allLost } from './book';
 import type { CookEvent } from './events';
 import { dipEvery_s, forecast, leftShare, type CookState } from './fold';
 import { subjectOf, type CookPlan, type CookSubject } from './plan';
@@ -14,8 +15,27 @@ const still = { unit: null, due: null, latest: null, clock: false, over: false, 
 export function acts(plan: CookPlan, state: CookState, now: number): CookAct[] {
 	if (state.phase !== 'working') return [];
 	const subject = subjectOf(plan);
-	const about = { about: `${subject.food.name}, ${subject.to.name}`, short: subject.food.name, subject: 1, since: state.since };
+	const about = {
+		about: `${subject.food.name}, ${subject.to.name}`,
+		short: subject.food.name,
+		subject: 1,
+		since: state.since
+	};
 	const list: CookAct[] = [];
+	if (allLost(state))
+		return [
+			{
+				...still,
+				...about,
+				key: 'lost',
+				kind: 'over',
+				sentence: 'None of it is left to be kept.',
+				hint: 'Close the run: what it cost stands in the book, and what to do otherwise.',
+				button: { label: 'Close the run', tap: { type: 'finish' } },
+				task: 'label',
+				urgency: 1
+			}
+		];
 	if (!state.weighed && state.milled_g === null)
 		list.push({
 			...still,
@@ -84,7 +104,7 @@ export function acts(plan: CookPlan, state: CookState, now: number): CookAct[] {
 			break;
 	}
 	return list.sort((a, b) => a.urgency - b.urgency);
-} // prettier-ignore
+}
 
 type About = Pick<CookAct, 'about' | 'short' | 'subject' | 'since'>;
 

@@ -1,12 +1,17 @@
-import { nothingBooked, type Closing, type RunBook } from '../../engine/book';
+import { nothingBooked, packedLots, type Closing, type RunBook } from '../../engine/book';
 import type { Packable, Sums } from '../../engine/kind';
 import type { CookState } from './fold';
 import { subjectOf, titleOf, type CookPlan } from './plan';
 
 const packed_g = (state: CookState) => state.packed.reduce((sum, p) => sum + p.packs * p.pack_g, 0);
 
+/** Whether nothing of it is left to be kept. */
+export const allLost = (state: Pick<CookState, 'lost_g' | 'milled_g' | 'load_g'>): boolean =>
+	state.lost_g > 0 && state.lost_g >= (state.milled_g ?? state.load_g);
+
 /** What is expected into packs: by what came through the mill, else by what was weighed. */
 export function expected_g(plan: CookPlan, state: CookState): number {
+	if (allLost(state)) return 0;
 	const { load_g, out_g, fraction, thin_kg_L, thick_kg_L } = subjectOf(plan);
 	if (state.milled_g !== null)
 		return Math.round(fraction === null ? state.milled_g : (state.milled_g / thin_kg_L) * fraction * thick_kg_L);
@@ -35,13 +40,7 @@ export function book(plan: CookPlan, state: CookState): RunBook {
 		yield: packed > 0 && raw_g > 0 ? Math.max(0, packed - added_g) / raw_g : null,
 		elapsed_s: Math.round(elapsed_s),
 		hands_s: Math.round(Math.min(begun ? subject.expected.hands_s : 0, elapsed_s)),
-		lots: state.packed.map(({ eventId, packs, pack_g, containerId, placeId }) => ({
-			eventId,
-			packs,
-			pack_g,
-			containerId,
-			placeId
-		})),
+		lots: packedLots(state.packed),
 		potfuls: []
 	};
 	return {

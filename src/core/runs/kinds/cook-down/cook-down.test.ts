@@ -21,17 +21,43 @@ const ev = (at_min: number, tap: CookTap): CookEvent =>
 	({ ...tap, id: `k${String(++n).padStart(5, '0')}`, at: start + Math.round(at_min * 60_000) }) as CookEvent;
 
 /** A pan of 26 cm, 20 cm high, over 2 kW of gas. */
-const pot = { id: 'pan', name: 'Wide pan', litres: 10, burner: { kind: 'gas', power_W: 3000 }, diameter_m: 0.26, height_m: 0.2 } as const; // prettier-ignore
+const pot = {
+	id: 'pan',
+	name: 'Wide pan',
+	litres: 10,
+	burner: { kind: 'gas', power_W: 3000 },
+	diameter_m: 0.26,
+	height_m: 0.2
+} as const;
 function planOf(foodId: string, transform: string, grams: number, fraction?: number): CookPlan {
 	const food = foodById(foodId);
 	if (!food) throw new Error(foodId);
 	const thing = plain(food);
 	const row = transformOf(thing, transform);
 	const made = make(row, thing, grams);
-	const freeze = freezeWays({ thing: made.thing, grams: made.grams, food_C: 20, kitchen, choices: {}, now: start }).ways.find((w): w is FreezeWay => w.kind === 'way');
+	const freeze = freezeWays({
+		thing: made.thing,
+		grams: made.grams,
+		food_C: 20,
+		kitchen,
+		choices: {},
+		now: start
+	}).ways.find((w): w is FreezeWay => w.kind === 'way');
 	if (!freeze) throw new Error('not frozen');
-	return planCook({ thing, row, lotId: 'lot', called: food.name, raw_g: grams, pot, freeze, ...(fraction === undefined ? {} : { fraction }) }, kitchen);
-} // prettier-ignore
+	return planCook(
+		{
+			thing,
+			row,
+			lotId: 'lot',
+			called: food.name,
+			raw_g: grams,
+			pot,
+			freeze,
+			...(fraction === undefined ? {} : { fraction })
+		},
+		kitchen
+	);
+}
 
 describe('nine litres of tomatoes to a half in a pan of 26 cm', () => {
 	// 11.5 kg, a fifth of it skins and seeds: 9.2 kg are 9 L at 1.02 kg to the litre.
@@ -54,10 +80,12 @@ describe('nine litres of tomatoes to a half in a pan of 26 cm', () => {
 		expect((found?.boil_s ?? 0) / 3600).toBeCloseTo(4.51 / rate, 1);
 	});
 	it('is refit by three dips, each narrowing it: a burner that is a third weaker is learned', () => {
-		const truth_mm_h = ((found?.rate_kg_h ?? 0) * 0.67 * 1000) / (Math.PI * 130 ** 2 / 1000); // prettier-ignore
+		const truth_mm_h = ((found?.rate_kg_h ?? 0) * 0.67 * 1000) / ((Math.PI * 130 ** 2) / 1000);
 		const dips = [30, 70, 120].map((m) => ev(70 + m, { type: 'depth', mm: Math.round(170 - (truth_mm_h * m) / 60) }));
 		const widths = [0, 1, 2, 3].map((k) => {
-			const [low, high] = forecast(plan, cookDown.fold(plan, start, [...before, ...dips.slice(0, k)]))?.interval_s ?? [0, 0]; // prettier-ignore
+			const [low, high] = forecast(plan, cookDown.fold(plan, start, [...before, ...dips.slice(0, k)]))?.interval_s ?? [
+				0, 0
+			];
 			return high - low;
 		});
 		expect([...widths].sort((a, b) => b - a)).toEqual(widths);
@@ -85,9 +113,21 @@ describe('nine litres of tomatoes to a half in a pan of 26 cm', () => {
 		// Two hours and a minute after it came off: nobody knows any more.
 		const late = ev(421, { type: 'cooled', dC: 205 });
 		expect(cookDown.fold(plan, start, [...thick, late]).ignored.map((i) => i.id)).toEqual([late.id]);
-		const again = cookDown.fold(plan, start, [...thick, late, ev(430, { type: 'boil-again' }), ev(500, { type: 'cooled', dC: 205 })]); // prettier-ignore
+		const again = cookDown.fold(plan, start, [
+			...thick,
+			late,
+			ev(430, { type: 'boil-again' }),
+			ev(500, { type: 'cooled', dC: 205 })
+		]);
 		expect(again.met).toBe(1);
 		expect(cookDown.acts(plan, hot, start + 425 * 60_000)[0]).toMatchObject({ over: true, asks: 'temperature' });
+	});
+	it('is closed where it was lost: nothing of it is offered to be packed', () => {
+		const burnt = [...before, ev(200, { type: 'lost', grams: 9200 })];
+		const lost = cookDown.fold(plan, start, burnt);
+		expect(cookDown.acts(plan, lost, start + 200 * 60_000)).toMatchObject([{ button: { tap: { type: 'finish' } } }]);
+		const closed = cookDown.fold(plan, start, [...burnt, ev(201, { type: 'finish' })]);
+		expect(cookDown.book(plan, closed).entries[0]?.closing).toMatchObject({ packed_g: 0, lost_g: 11_500 });
 	});
 	it('books what it was made of, its by-products apart, its mass whole', () => {
 		const done = cookDown.fold(plan, start, [
@@ -100,9 +140,14 @@ describe('nine litres of tomatoes to a half in a pan of 26 cm', () => {
 		]);
 		expect(done.ignored).toEqual([]);
 		const { entries, used } = cookDown.book(plan, done);
-		expect(entries[0]).toMatchObject({ food: 'tomato-sauce', method: 'cook', state: 'frozen', closing: { raw_g: 11_500, packed_g: 4500, byproduct_g: 400, lost_g: 6600 } });
+		expect(entries[0]).toMatchObject({
+			food: 'tomato-sauce',
+			method: 'cook',
+			state: 'frozen',
+			closing: { raw_g: 11_500, packed_g: 4500, byproduct_g: 400, lost_g: 6600 }
+		});
 		expect(used).toEqual([{ lotId: 'lot', grams: 11_500 }]);
-	}); // prettier-ignore
+	});
 });
 
 describe('what goes into a pan', () => {
@@ -135,9 +180,14 @@ describe('what goes into a pan', () => {
 			const [act] = cookDown.acts(plan, state, now);
 			now += 20 * 60_000;
 			const add = (tap: CookTap) => events.push({ ...tap, id: `a${String(i).padStart(3, '0')}`, at: now } as CookEvent);
-			if (act?.asks === 'packs') add(state.packed.length > 0 ? { type: 'finish' } : { type: 'pack', packs: 3, pack_g: 900, containerId: null, placeId: 'f' });
+			if (act?.asks === 'packs')
+				add(
+					state.packed.length > 0
+						? { type: 'finish' }
+						: { type: 'pack', packs: 3, pack_g: 900, containerId: null, placeId: 'f' }
+				);
 			else if (act?.button) add(act.button.tap.type === 'depth' ? { type: 'depth', mm: 100 } : act.button.tap);
-		} // prettier-ignore
+		}
 		const state = cookDown.fold(plan, start, events);
 		expect(state.phase).toBe('finished');
 		expect(cookDown.book(plan, state).entries[0]?.closing.packed_g).toBe(2700);

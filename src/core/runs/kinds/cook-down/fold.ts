@@ -95,7 +95,8 @@ function apply(plan: CookPlan, draft: Draft, event: CookEvent): string | undefin
 		case 'milled':
 			if (draft.spot !== 'mill') return 'It is not at the mill.';
 			// An inch of water went in with it.
-			if (event.grams > draft.load_g * 1.3) return `Of ${draft.load_g} g no ${event.grams} g come through a mill: weighed with the bowl?`;
+			if (event.grams > draft.load_g * 1.3)
+				return `Of ${draft.load_g} g no ${event.grams} g come through a mill: weighed with the bowl?`;
 			draft.milled_g = event.grams;
 			go(after(plan, 'mill'));
 			return undefined;
@@ -120,9 +121,14 @@ function apply(plan: CookPlan, draft: Draft, event: CookEvent): string | undefin
 		default:
 			return undefined;
 	}
-} // prettier-ignore
+}
 
-function depth(plan: CookPlan, draft: Draft, event: Extract<CookEvent, { type: 'depth' }>, go: (spot: Spot) => void): string | undefined {
+function depth(
+	plan: CookPlan,
+	draft: Draft,
+	event: Extract<CookEvent, { type: 'depth' }>,
+	go: (spot: Spot) => void
+): string | undefined {
 	if (event.mm / 1000 > plan.pan.height_m) return `The pan is ${Math.round(plan.pan.height_m * 1000)} mm deep.`;
 	if (draft.spot === 'pan') {
 		draft.start = { at: event.at, mm: event.mm };
@@ -132,11 +138,13 @@ function depth(plan: CookPlan, draft: Draft, event: Extract<CookEvent, { type: '
 	if (draft.spot !== 'simmer' || !draft.start) return 'Nothing is cooking down.';
 	const before = draft.dips.at(-1) ?? draft.start;
 	if (event.at <= before.at) return 'Two dips in one moment: the first is kept.';
-	if (event.mm >= draft.start.mm) return `It began at ${draft.start.mm} mm and only sinks: read it off the boil, from the floor.`;
-	if (event.mm > before.mm + 3) return `It stood at ${before.mm} mm before. Was something added? Then say how deep it is by weighing anew.`;
+	if (event.mm >= draft.start.mm)
+		return `It began at ${draft.start.mm} mm and only sinks: read it off the boil, from the floor.`;
+	if (event.mm > before.mm + 3)
+		return `It stood at ${before.mm} mm before. Stir, and read it again from the floor, off the boil.`;
 	draft.dips.push({ at: event.at, mm: event.mm });
 	return undefined;
-} // prettier-ignore
+}
 
 function cooled(plan: CookPlan, draft: Draft, C: number, at: number): string | undefined {
 	if (draft.spot !== 'cool') return 'It is not cooling.';

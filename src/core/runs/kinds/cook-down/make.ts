@@ -54,7 +54,7 @@ export function planCook(chosen: CookChosen, kitchen: Kitchen): CookPlan {
 	const out = (row.yield[0] + row.yield[1]) / 2;
 	const inPan = 1 - milledOut + (row.added?.share ?? 0);
 	// Of the volume: what is printed goes by weight.
-	const printed = (out / thick_kg_L) / (inPan / thin_kg_L);
+	const printed = out / thick_kg_L / (inPan / thin_kg_L);
 	const reduces = row.step === 'reduce';
 	const fraction = reduces ? (chosen.fraction ?? Math.min(0.95, Math.max(0.05, printed))) : null;
 	const gone_kg = reduces ? (raw_g / 1000) * inPan * (1 - (fraction ?? 1)) : 0;
@@ -71,14 +71,17 @@ export function planCook(chosen: CookChosen, kitchen: Kitchen): CookPlan {
 		transform: row.id,
 		soften: row.from.state !== 'cooked',
 		milledOut,
-		milledWords: (row.by ?? []).filter((b) => heldBack.test(b.form)).map((b) => b.form).join(', '),
+		milledWords: (row.by ?? [])
+			.filter((b) => heldBack.test(b.form))
+			.map((b) => b.form)
+			.join(', '),
 		added: row.added ? { what: row.added.what, share: row.added.share } : null,
 		thin_kg_L,
 		thick_kg_L,
 		fraction,
 		catches: fraction !== null && fraction < 0.35,
 		load_g: raw_g,
-		out_g: Math.round(fraction === null ? made.grams : (((raw_g * inPan) / thin_kg_L) * fraction * thick_kg_L)),
+		out_g: Math.round(fraction === null ? made.grams : ((raw_g * inPan) / thin_kg_L) * fraction * thick_kg_L),
 		cooling: [
 			{ value: coolingRule.first_C, falling: true, within_s: coolingRule.first_s },
 			{ value: coolingRule.second_C, falling: true, within_s: coolingRule.whole_s }
@@ -91,7 +94,9 @@ export function planCook(chosen: CookChosen, kitchen: Kitchen): CookPlan {
 		acid: row.acid ?? 'low',
 		source: `${sources[row.source].short} (${row.confidence})`,
 		cautions: freeze.cautions.map((c) => c.text),
-		byproducts: made.by.filter((b) => b.kept).map((b) => ({ food: b.thing.food.id, form: b.thing.form, name: b.thing.called, grams: Math.round(b.grams) })),
+		byproducts: made.by
+			.filter((b) => b.kept)
+			.map((b) => ({ food: b.thing.food.id, form: b.thing.form, name: b.thing.called, grams: Math.round(b.grams) })),
 		expected: { hands_s, elapsed_s: hands_s + heat_s + simmer_s }
 	};
 	return {
@@ -103,4 +108,4 @@ export function planCook(chosen: CookChosen, kitchen: Kitchen): CookPlan {
 		pan: { ...panOf(pot), name: pot.name, burner: pot.burner },
 		boil_C
 	};
-} // prettier-ignore
+}

@@ -1,15 +1,11 @@
 import type { BoilPot } from '../../../heat/boil-down';
 import type { Burner } from '../../../heat/pot-heating';
-import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
+import type { AnyPlan, PlannedFood } from '../../engine/kind';
 import type { Mark } from '../../engine/stage';
 
 /** What is cooked down: a lot, or a share of one, into one pan. */
-export interface CookSubject {
+export interface CookSubject extends PlannedFood {
 	readonly n: 1;
-	readonly lotId: string;
-	readonly raw_g: number;
-	readonly food: { readonly id: string; readonly name: string };
-	readonly form: string;
 	/** What it becomes: another food where its row says so. */
 	readonly to: { readonly food: string; readonly form: string; readonly name: string };
 	/** A transform of the table. */
@@ -32,16 +28,8 @@ export interface CookSubject {
 	readonly out_g: number;
 	/** The two stages of cooling what is cooked. */
 	readonly cooling: readonly Mark[];
-	readonly portion_g: number;
-	readonly container: null | { readonly id: string; readonly name: string };
 	readonly headspace: string;
-	readonly months: readonly [number, number];
-	readonly use: string;
 	readonly acid: string;
-	readonly source: string;
-	readonly cautions: readonly string[];
-	readonly byproducts: readonly PlannedByProduct[];
-	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 
 /** Frozen when the run starts. */

@@ -63,7 +63,9 @@ export function stations(plan: CookPlan, state: CookState): Station[] {
 						? { since: state.since, due: null }
 						: { words: 'free' },
 			words: depth && inPan ? `${sayLength(depth.mm / 1000, plan.units)} deep` : inPan ? 'on the heat' : '',
-			foot: found ? `mark at ${sayLength(found.mark_m, plan.units)}, ${sayVolume(found.end_L, plan.units)} left then` : '',
+			foot: found
+				? `mark at ${sayLength(found.mark_m, plan.units)}, ${sayVolume(found.end_L, plan.units)} left then`
+				: '',
 			warns: left !== null && subject.fraction !== null && left < subject.fraction,
 			units: inPan ? [unit] : [],
 			more: 0
@@ -72,7 +74,10 @@ export function stations(plan: CookPlan, state: CookState): Station[] {
 			id: 'cool',
 			draw: 'basin',
 			name: 'Cold',
-			figure: state.spot === 'cool' ? { since: state.since, due: ringsOf(end, state.since, state.met).due } : { words: state.spot === 'cold' ? 'cold' : 'free' },
+			figure:
+				state.spot === 'cool'
+					? { since: state.since, due: ringsOf(end, state.since, state.met).due }
+					: { words: state.spot === 'cold' ? 'cold' : 'free' },
 			words: state.last_C === null ? '' : sayTemperature(state.last_C, plan.units),
 			foot: state.met > 0 ? 'past its first mark' : '',
 			warns: false,
@@ -91,7 +96,7 @@ export function stations(plan: CookPlan, state: CookState): Station[] {
 			more: 0
 		}
 	];
-} // prettier-ignore
+}
 
 /** What can have gone wrong at the pan. */
 export function troubles(plan: CookPlan, state: CookState): Trouble<CookTap>[] {
@@ -111,7 +116,9 @@ export function troubles(plan: CookPlan, state: CookState): Trouble<CookTap>[] {
 			id: 'thin',
 			title: 'At the mark, and still thin',
 			advice: ['Juicy fruit wants more. Go on; mark the stick lower, and keep what it took for next time.'],
-			choices: [{ label: 'Note it', tap: { type: 'note', text: 'Still thin at the mark: less is to be left next time.' } }]
+			choices: [
+				{ label: 'Note it', tap: { type: 'note', text: 'Still thin at the mark: less is to be left next time.' } }
+			]
 		},
 		{
 			id: 'away',
@@ -120,7 +127,7 @@ export function troubles(plan: CookPlan, state: CookState): Trouble<CookTap>[] {
 				'Heat off: a pan that cooks down alone burns. Hot it may stand for 2 hours at the most, then it goes on to boil, or cools by its two stages.',
 				...(subject.acid === 'low' ? ['It is low in acid: what stood warm for longer goes out.'] : [])
 			],
-			choices: [{ label: 'On hold', tap: { type: 'hold', on: true } }]
+			choices: []
 		}
 	];
-} // prettier-ignore
+}

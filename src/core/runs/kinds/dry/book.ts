@@ -1,4 +1,12 @@
-import { nothingBooked, type BookEntry, type Closing, type DriedTray, type RunBook } from '../../engine/book';
+import {
+	nothingBooked,
+	packedLots,
+	usedByLot,
+	type BookEntry,
+	type Closing,
+	type DriedTray,
+	type RunBook
+} from '../../engine/book';
 import { loaded_g, wet_g, type Tray } from './tray';
 import { dryOf, tally, waiting, type DryState } from './fold';
 import { titleOf, type DryPlan, type DrySubject } from './plan';
@@ -19,9 +27,6 @@ export function book(plan: DryPlan, state: DryState): RunBook {
 		({ subject, closing }) =>
 			closing.raw_g > 0 || closing.packs > 0 || state.byproducts.some((b) => b.subject === subject.n)
 	);
-	const used = new Map<string, number>();
-	for (const { subject, closing } of closings)
-		if (closing.raw_g > 0) used.set(subject.lotId, (used.get(subject.lotId) ?? 0) + closing.raw_g);
 	const mine = (line: { readonly subject: number }) => plan.subjects.some((s) => s.n === line.subject);
 	return {
 		end: { status, endedAt },
@@ -29,7 +34,7 @@ export function book(plan: DryPlan, state: DryState): RunBook {
 		entries: (plan.subjects.length === 1 ? closings : touched).map(({ subject, closing }) =>
 			entry(state, subject, closing)
 		),
-		used: [...used].map(([lotId, grams]) => ({ lotId, grams })),
+		used: usedByLot(closings),
 		packs: state.packed.filter(mine),
 		byproducts: state.byproducts.filter(mine)
 	};
@@ -85,13 +90,7 @@ function close(plan: DryPlan, state: DryState, subject: DrySubject, end: number)
 		yield: sums.packed_g > 0 && raw_g > 0 ? sums.packed_g / raw_g : null,
 		elapsed_s: Math.round(elapsed_s),
 		hands_s: Math.round(Math.min(subject.expected.hands_s * (load_g > 0 ? Math.min(1, on_g / load_g) : 0), elapsed_s)),
-		lots: packed.map(({ eventId, packs, pack_g, containerId, placeId }) => ({
-			eventId,
-			packs,
-			pack_g,
-			containerId,
-			placeId
-		})),
+		lots: packedLots(packed),
 		potfuls: [],
 		trays: trays.map((t) => dried(plan, subject, t))
 	};

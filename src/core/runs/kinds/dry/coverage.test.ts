@@ -47,25 +47,37 @@ describe(`the forecast of a tray, over ${runs} simulated loads through the runâ€
 		return state.trays.map((t, i) => {
 			const { interval_h, done_h } = forecastOf(plan, state.trays, t);
 			const end = truth[i] ?? 0;
-			return { inside: end >= interval_h[0] && end <= interval_h[1], width: Math.log(interval_h[1] / interval_h[0]), off: Math.abs(Math.log(done_h / end)) };
-		}); // prettier-ignore
+			return {
+				inside: end >= interval_h[0] && end <= interval_h[1],
+				width: Math.log(interval_h[1] / interval_h[0]),
+				off: Math.abs(Math.log(done_h / end))
+			};
+		});
 	}
 
-	it.each([0, 1, 2, 3])('holds nine of ten, after %i weighings, of the tray that was weighed and of its neighbour', (weighings) => {
-		const { next } = random(seed * 10 + weighings);
-		const all = Array.from({ length: runs }, () => load(next, weighings));
-		for (const tray of [0, 1]) {
-			const covered = all.filter((l) => l[tray]?.inside).length / runs;
-			expect(covered, `tray ${tray + 1}`).toBeGreaterThanOrEqual(0.85);
-			expect(covered, `tray ${tray + 1}`).toBeLessThanOrEqual(0.95);
-		}
-	}, 120_000); // prettier-ignore
+	it.each([0, 1, 2, 3])(
+		'holds nine of ten, after %i weighings, of the tray that was weighed and of its neighbour',
+		(weighings) => {
+			const { next } = random(seed * 10 + weighings);
+			const all = Array.from({ length: runs }, () => load(next, weighings));
+			for (const tray of [0, 1]) {
+				const covered = all.filter((l) => l[tray]?.inside).length / runs;
+				expect(covered, `tray ${tray + 1}`).toBeGreaterThanOrEqual(0.85);
+				expect(covered, `tray ${tray + 1}`).toBeLessThanOrEqual(0.95);
+			}
+		},
+		120_000
+	);
 	it('narrows with each weighing, and comes nearer to the truth', () => {
 		const of = (weighings: number) => {
 			const { next } = random(seed * 10 + 5);
 			const all = Array.from({ length: 120 }, () => load(next, weighings));
 			const mean = (f: (l: (typeof all)[number]) => number) => all.reduce((s, l) => s + f(l), 0) / all.length;
-			return { width: mean((l) => l[0]?.width ?? 0), off: mean((l) => l[0]?.off ?? 0), beside: mean((l) => l[1]?.width ?? 0) }; // prettier-ignore
+			return {
+				width: mean((l) => l[0]?.width ?? 0),
+				off: mean((l) => l[0]?.off ?? 0),
+				beside: mean((l) => l[1]?.width ?? 0)
+			};
 		};
 		const [none, one, three] = [of(0), of(1), of(3)];
 		expect(one.width).toBeLessThan(none.width);

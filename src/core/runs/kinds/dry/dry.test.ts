@@ -61,7 +61,15 @@ describe('apples and tomatoes in one dryer', () => {
 		expect(before.done_h).toBeCloseTo(apples.forecast.hours, 6);
 		const end_h = apples.forecast.hours * 1.25;
 		const at = (h: number) =>
-			Math.round(700 * weightShare({ t_h: h, end_h, moistureIn: apples.forecast.moistureIn, moistureOut: apples.forecast.moistureOut }));
+			Math.round(
+				700 *
+					weightShare({
+						t_h: h,
+						end_h,
+						moistureIn: apples.forecast.moistureIn,
+						moistureOut: apples.forecast.moistureOut
+					})
+			);
 		const weights = [2, 4.5, 7].map((h) => ev(0.5 + h, { type: 'scale', tray: 1, grams: at(h) }));
 		const widths = [0, 1, 2, 3].map((k) => {
 			const state = dry.fold(plan, start, [...ready, ...weights.slice(0, k)]);
@@ -81,7 +89,7 @@ describe('apples and tomatoes in one dryer', () => {
 		expect(beside.doubt).toBeLessThan(apples.forecast.doubt);
 		expect(beside.doubt).toBeGreaterThan(own.doubt);
 		expect(forecastOf(plan, state.trays, trayOf(state, 3)).done_h).toBeCloseTo(tomatoes.forecast.hours, 6);
-	}); // prettier-ignore
+	});
 	it('keeps nothing that a scale cannot have said: with the tray on it, lighter than its dry matter, before it began', () => {
 		const bad = [
 			ev(3, { type: 'scale', tray: 1, grams: 1010 }),
@@ -142,17 +150,26 @@ describe('apples and tomatoes in one dryer', () => {
 		expect(state.ignored).toEqual([]);
 		const book = dry.book(plan, state);
 		const entry = (s: typeof apples) => book.entries.find((e) => e.n === s.n);
-		expect(entry(apples)).toMatchObject({ method: 'dry', state: 'dried', closing: { raw_g: 2000, packed_g: 254, packs: 2 } });
+		expect(entry(apples)).toMatchObject({
+			method: 'dry',
+			state: 'dried',
+			closing: { raw_g: 2000, packed_g: 254, packs: 2 }
+		});
 		expect(entry(apples)?.closing.trays).toMatchObject([
 			{ wet_g: 700, dry_g: 128, hours: 8, outcome: 'dry', table_h: apples.forecast.table_h },
 			{ wet_g: 700, dry_g: 126, dry_mL: 900, hours: 9, outcome: 'dry' }
 		]);
-		expect(entry(tomatoes)?.closing).toMatchObject({ raw_g: 2500, supper_g: 1000, packed_g: 62, lost_g: 2500 - 1000 - 62 });
+		expect(entry(tomatoes)?.closing).toMatchObject({
+			raw_g: 2500,
+			supper_g: 1000,
+			packed_g: 62,
+			lost_g: 2500 - 1000 - 62
+		});
 		expect(book.used.map((u) => u.grams).sort()).toEqual([2000, 2500]);
 		const stopped = dry.fold(plan, start, [...ready.slice(0, 7), ev(1, { type: 'stop', reason: '' })]);
 		// One tray of two: half of what was weighed.
 		expect(dry.book(plan, stopped).used).toEqual([{ lotId: apples.lotId, grams: 1000 }]);
-	}); // prettier-ignore
+	});
 });
 
 describe('what nobody may pass over', () => {
@@ -189,7 +206,13 @@ describe('what nobody may pass over', () => {
 		expect(plan.subjects[0]?.forecast).toMatchObject({ asPrinted: true, printed_h: [10, 24] });
 	});
 	it('lets nothing dry beside meat', () => {
-		const plan = planDry(chosenOf([{ food: 'beef', grams: 500 }, { food: 'apples', grams: 500 }]), kitchen); // prettier-ignore
+		const plan = planDry(
+			chosenOf([
+				{ food: 'beef', grams: 500 },
+				{ food: 'apples', grams: 500 }
+			]),
+			kitchen
+		);
 		expect(plan).toMatchObject({ kind: 'refused' });
 	});
 });
@@ -222,7 +245,16 @@ describe('carrot shreds in cups', () => {
 
 describe('loads that follow what the page says', () => {
 	it('come to an end with all of it in jars, for every kind of thing that is dried', () => {
-		for (const [food, thing] of [['apples', {}], ['blueberries', {}], ['carrots', {}], ['basil', {}], ['morels', { identified: true }], ['beef', {}], ['onions', {}], ['cooked-meat', {}]] as const) {
+		for (const [food, thing] of [
+			['apples', {}],
+			['blueberries', {}],
+			['carrots', {}],
+			['basil', {}],
+			['morels', { identified: true }],
+			['beef', {}],
+			['onions', {}],
+			['cooked-meat', {}]
+		] as const) {
 			const plan = planOf([{ food, grams: 3000, thing }]);
 			const { state, now } = follow(plan);
 			expect(state.phase, food).toBe('finished');
@@ -231,7 +263,7 @@ describe('loads that follow what the page says', () => {
 			expect(closing?.raw_g, food).toBe(3000);
 			expect((now - start) / 3_600_000, food).toBeGreaterThan(plan.subjects[0]?.forecast.printed_h[0] ?? 0);
 		}
-	}); // prettier-ignore
+	});
 });
 
 /** Taps what the page says next, waiting where nothing is due; at the hand's test it is dry. */
@@ -253,14 +285,21 @@ function follow(plan: DryPlan, most = 2000): { state: DryState; events: DryEvent
 			const ready = dry.packables(plan, state).find((p) => p.n === (act.subject ?? 1));
 			const left = (ready?.ready_g ?? 0) - (ready?.packed_g ?? 0);
 			if (left > 0)
-				add({ type: 'pack', packs: 1, pack_g: left, containerId: null, placeId: 'p', ...(plan.subjects.length > 1 ? { subject: act.subject ?? 1 } : {}) });
+				add({
+					type: 'pack',
+					packs: 1,
+					pack_g: left,
+					containerId: null,
+					placeId: 'p',
+					...(plan.subjects.length > 1 ? { subject: act.subject ?? 1 } : {})
+				});
 			else add({ type: 'finish' });
 			continue;
 		}
 		const tap = act.button?.tap;
 		if (!tap) continue;
 		add(tap.type === 'identified' ? { ...tap, words: 'an expert' } : tap);
-	} // prettier-ignore
+	}
 	throw new Error(`no end after ${most} steps`);
 }
 
@@ -294,13 +333,19 @@ describe(`a load over ${histories} histories of two devices`, () => {
 			}
 			const events = devices.flatMap((d) => d.waiting) as DryEvent[];
 			const state = dry.fold(of, start, events);
-			const shuffled = [...events].map((e) => ({ e, at: r.next() })).sort((a, b) => a.at - b.at).map(({ e }) => e); // prettier-ignore
+			const shuffled = [...events]
+				.map((e) => ({ e, at: r.next() }))
+				.sort((a, b) => a.at - b.at)
+				.map(({ e }) => e);
 			expect(dry.fold(of, start, shuffled), `seed ${seed}`).toEqual(state);
 			for (const t of state.trays) {
 				expect(t.hours, `seed ${seed}`).toBeGreaterThanOrEqual(0);
 				// In one place there is one tray.
 				if (t.spot === 'in')
-					expect(state.trays.filter((o) => o.spot === 'in' && o.slot === t.slot), `seed ${seed}`).toHaveLength(1);
+					expect(
+						state.trays.filter((o) => o.spot === 'in' && o.slot === t.slot),
+						`seed ${seed}`
+					).toHaveLength(1);
 			}
 			const book = dry.book(of, state);
 			for (const { closing } of book.entries) {
@@ -309,19 +354,27 @@ describe(`a load over ${histories} histories of two devices`, () => {
 				expect(packed_g + supper_g + byproduct_g + lost_g, `seed ${seed}`).toBe(raw_g);
 			}
 			for (const used of book.used)
-				expect(used.grams, `seed ${seed}`).toBeLessThanOrEqual(of.subjects.find((s) => s.lotId === used.lotId)?.raw_g ?? 0);
+				expect(used.grams, `seed ${seed}`).toBeLessThanOrEqual(
+					of.subjects.find((s) => s.lotId === used.lotId)?.raw_g ?? 0
+				);
 			expect(book.end ? book.packs.length : 0, `seed ${seed}`).toBe(book.end ? state.packed.length : 0);
 		}
 		expect(closed).toBeGreaterThan(histories / 4);
-	}); // prettier-ignore
+	});
 });
 
 describe('a jar that clumped', () => {
 	it('goes back onto the trays by the hand alone, and into its jar again from the first day; meat does not', () => {
-		const plan = planOf([{ food: 'apples', grams: 250, thing: { state: 'dried', called: 'dried apples', form: 'slices' } }]); // prettier-ignore
+		const plan = planOf([
+			{ food: 'apples', grams: 250, thing: { state: 'dried', called: 'dried apples', form: 'slices' } }
+		]);
 		expect(plan.subjects[0]).toMatchObject({ load_g: 250, first: null, condition_days: [7, 10] });
 		const { state } = follow(plan);
-		expect(dry.book(plan, state).entries[0]).toMatchObject({ title: 'dried apples', state: 'dried', closing: { raw_g: 250 } }); // prettier-ignore
+		expect(dry.book(plan, state).entries[0]).toMatchObject({
+			title: 'dried apples',
+			state: 'dried',
+			closing: { raw_g: 250 }
+		});
 		// It teaches nothing about apples from fresh.
 		expect(dry.book(plan, state).entries[0]?.closing.trays?.[0]?.rowId).toBe('apples again');
 		expect(() => planOf([{ food: 'beef', grams: 250, thing: { state: 'dried' } }])).toThrow();

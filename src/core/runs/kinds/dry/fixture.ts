@@ -19,10 +19,17 @@ export interface Item {
 export function wayOf({ food: id, grams, choices = {}, thing = {} }: Item, own: Kitchen = kitchen): DryWay {
 	const food = foodById(id);
 	if (!food) throw new Error(`no ${id}`);
-	const way = dryWay({ thing: { ...plain(food), ...thing }, cut: food.cuts[0] ?? null, grams, kitchen: own, choices, now: start });
+	const way = dryWay({
+		thing: { ...plain(food), ...thing },
+		cut: food.cuts[0] ?? null,
+		grams,
+		kitchen: own,
+		choices,
+		now: start
+	});
 	if (way.kind === 'refused') throw new Error(way.reason);
 	return way;
-} // prettier-ignore
+}
 
 export const chosenOf = (items: readonly Item[], own: Kitchen = kitchen): DryChosen[] =>
 	items.map((item, i) => {

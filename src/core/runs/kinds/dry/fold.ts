@@ -203,11 +203,20 @@ function ofTray(plan: DryPlan, draft: Draft, event: OfTray): string | undefined 
 	if (event.type === 'back') {
 		if (tray.spot !== 'cooling') return 'It was not off.';
 		if (event.slot > plan.dryer.trays) return `The dryer has ${plan.dryer.trays} trays.`;
-		if (draft.trays.some((t) => t.spot === 'in' && t.slot === event.slot)) return `In place ${event.slot} was a tray already.`;
+		if (draft.trays.some((t) => t.spot === 'in' && t.slot === event.slot))
+			return `In place ${event.slot} was a tray already.`;
 		const from = draft.power.on ? at : null;
-		set({ spot: 'in', slot: event.slot, since: at, from, dry_g: null, dry_mL: null, felt: { hours: tray.hours, found: 'nearly' } });
+		set({
+			spot: 'in',
+			slot: event.slot,
+			since: at,
+			from,
+			dry_g: null,
+			dry_mL: null,
+			felt: { hours: tray.hours, found: 'nearly' }
+		});
 		return undefined;
-	} // prettier-ignore
+	}
 	if (event.type === 'out') {
 		if (tray.spot === 'out') return 'It was out already.';
 		set({ spot: 'out', why: event.why, since: at, hours: hoursOn(tray, at), from: null });

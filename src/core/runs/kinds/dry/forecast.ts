@@ -122,8 +122,11 @@ export function nextLook(tray: Tray, { done_h, interval_h }: TrayForecast): numb
 	if (!tray.felt) return interval_h[0];
 	const step = Math.max(again.least_h, done_h * again.share) * (tray.felt.found === 'nearly' ? again.nearly : 1);
 	// What was wet at its look is not looked at again before the forecast sees a chance.
-	return Math.max(tray.felt.hours + step, tray.felt.found === 'wet' ? Math.min(interval_h[0], tray.felt.hours + 4 * step) : 0);
-} // prettier-ignore
+	return Math.max(
+		tray.felt.hours + step,
+		tray.felt.found === 'wet' ? Math.min(interval_h[0], tray.felt.hours + 4 * step) : 0
+	);
+}
 
 /** So long after its time a weighing is still asked for, h. */
 const stillAsked_h = 1.5;

@@ -2,6 +2,7 @@ import type { Packable, PackPlace, Sums } from '../../engine/kind';
 import { allAway as nothingLeft } from './acts';
 import { tally, waiting, type DryState } from './fold';
 import { subjectOf, type DryPlan } from './plan';
+import { wet_g } from './tray';
 
 /** What of it is off the trays, or in jars already. */
 export const packables = (plan: DryPlan, state: DryState): Packable[] =>
@@ -29,7 +30,7 @@ export const allAway = (plan: DryPlan, state: DryState): boolean =>
 export function sums(plan: DryPlan, state: DryState): Sums {
 	const { packed_g, in_g } = tally(plan, state);
 	const waiting_g = plan.subjects.reduce((sum, s) => sum + waiting(plan, state, s.n).reduce((a, b) => a + b, 0), 0);
-	const supper_g = state.trays.filter((t) => t.why === 'eaten').reduce((sum, t) => sum + (t.grams ?? 0), 0);
+	const supper_g = state.trays.filter((t) => t.why === 'eaten').reduce((sum, t) => sum + (wet_g(plan, t) ?? 0), 0);
 	return {
 		packed_g,
 		supper_g,

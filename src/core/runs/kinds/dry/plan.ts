@@ -1,4 +1,4 @@
-import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
+import type { AnyPlan, PlannedFood } from '../../engine/kind';
 
 /** What must be recorded as a value before anything of a food goes onto a tray. */
 export type Gate =
@@ -33,13 +33,7 @@ export interface DryForecast {
 }
 
 /** One food of the load: a lot, or a share of one. */
-export interface DrySubject {
-	/** From 1; the number of its code, too. */
-	readonly n: number;
-	readonly lotId: string;
-	readonly raw_g: number;
-	readonly food: { readonly id: string; readonly name: string };
-	readonly form: string;
+export interface DrySubject extends PlannedFood {
 	readonly cut: { readonly id: string; readonly name: string };
 	readonly way: { readonly id: string; readonly name: string };
 	/** It was dry before, and clumped in its jar. */
@@ -66,19 +60,10 @@ export interface DrySubject {
 	/** Expected from all of it, g, and loose in a jar, kg to the litre. */
 	readonly dry_g: number;
 	readonly bulk_kg_L: number;
-	readonly container: null | { readonly id: string; readonly name: string };
-	readonly portion_g: number;
-	readonly portionWords?: string;
 	/** Days of conditioning after it, least and most; null where none is asked for. */
 	readonly condition_days: readonly [number, number] | null;
 	/** Meat: cold is its only place. */
 	readonly cold: boolean;
-	readonly months: readonly [number, number];
-	readonly use: string;
-	readonly source: string;
-	readonly cautions: readonly string[];
-	readonly byproducts: readonly PlannedByProduct[];
-	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 
 /** The machine, or what stands for it. */

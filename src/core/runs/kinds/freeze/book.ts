@@ -1,4 +1,4 @@
-import { nothingBooked, type BookEntry, type Closing, type RunBook } from '../../engine/book';
+import { nothingBooked, packedLots, usedByLot, type BookEntry, type Closing, type RunBook } from '../../engine/book';
 import { tally, type FreezeState } from './fold';
 import { titleOf, type FreezePlan, type Subject } from './plan';
 
@@ -20,18 +20,10 @@ export function book(plan: FreezePlan, state: FreezeState): RunBook {
 		end: { status, endedAt },
 		again: state.again,
 		entries: (plan.subjects.length === 1 ? closings : touched).map(({ subject, closing }) => entry(subject, closing)),
-		used: usedUp(closings),
+		used: usedByLot(closings),
 		packs: state.packed.filter((p) => plan.subjects.some((s) => s.n === p.subject)),
 		byproducts: state.byproducts.filter((p) => plan.subjects.some((s) => s.n === p.subject))
 	};
-}
-
-/** Two foods of a run may be shares of one lot. */
-function usedUp(closings: readonly { subject: Subject; closing: Closing }[]): RunBook['used'] {
-	const used = new Map<string, number>();
-	for (const { subject, closing } of closings)
-		if (closing.raw_g > 0) used.set(subject.lotId, (used.get(subject.lotId) ?? 0) + closing.raw_g);
-	return [...used].map(([lotId, grams]) => ({ lotId, grams }));
 }
 
 const entry = (subject: Subject, closing: Closing): BookEntry => ({
@@ -79,13 +71,7 @@ function close(plan: FreezePlan, state: FreezeState, subject: Subject, end: numb
 		hands_s: Math.round(
 			Math.min(subject.expected.hands_s * (subject.load_g > 0 ? Math.min(1, through_g / subject.load_g) : 0), elapsed_s)
 		),
-		lots: packed.map(({ eventId, packs, pack_g, containerId, placeId }) => ({
-			eventId,
-			packs,
-			pack_g,
-			containerId,
-			placeId
-		})),
+		lots: packedLots(packed),
 		potfuls: state.potfuls
 			.filter((p) => p.subject === n && p.spot !== 'waiting')
 			.map((p) => ({

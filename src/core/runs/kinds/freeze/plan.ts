@@ -1,5 +1,5 @@
 import type { PackStyleId } from '../../../packing/pack-style';
-import type { AnyPlan, PlannedByProduct } from '../../engine/kind';
+import type { AnyPlan, PlannedFood } from '../../engine/kind';
 import type { StageEnd } from '../../engine/stage';
 
 export type StageId = 'return' | 'blanch' | 'chill' | 'drain' | 'freeze';
@@ -30,13 +30,7 @@ export interface FreezerPlan {
 }
 
 /** One food of the run: a lot, or a share of one, with what becomes of it. */
-export interface Subject {
-	/** From 1; the number of its code, too. */
-	readonly n: number;
-	readonly lotId: string;
-	readonly raw_g: number;
-	readonly food: { readonly id: string; readonly name: string };
-	readonly form: string;
+export interface Subject extends PlannedFood {
 	readonly cut: { readonly id: string; readonly name: string };
 	readonly way: { readonly id: string; readonly name: string };
 	readonly heat: Heat;
@@ -69,20 +63,9 @@ export interface Subject {
 	/** Trays or fillings that it takes. */
 	readonly trays: number;
 	readonly perTray_g: number;
-	readonly portion_g: number;
 	/** A second size, where some packs are larger or smaller. */
 	readonly second_g?: number;
-	/** How a pack was said, where not by weight alone. */
-	readonly portionWords?: string;
-	readonly container: null | { readonly id: string; readonly name: string };
 	readonly headspace: string;
-	readonly months: readonly [number, number];
-	readonly use: string;
-	readonly source: string;
-	readonly cautions: readonly string[];
-	/** What comes off it and can be used, expected, g. */
-	readonly byproducts: readonly PlannedByProduct[];
-	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 
 /** Frozen when the run starts: JSON, with the core's version. Subjects stand in the order of the pot. */

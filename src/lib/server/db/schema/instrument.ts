@@ -1,4 +1,17 @@
-import { bigserial, boolean, doublePrecision, foreignKey, index, integer, pgTable, text, timestamp, unique, uniqueIndex, uuid } from 'drizzle-orm/pg-core'; // prettier-ignore
+import {
+	bigserial,
+	boolean,
+	doublePrecision,
+	foreignKey,
+	index,
+	integer,
+	pgTable,
+	text,
+	timestamp,
+	unique,
+	uniqueIndex,
+	uuid
+} from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
 import { watches } from '../../../../core/instruments/alarm';
 import { quantities } from '../../../../core/instruments/reading';
