@@ -11,7 +11,7 @@ import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
-const mostOnBoard = 12;
+const mostOnBoard = 9;
 
 // Its sentences are in the household's units already (`shelfLot`): a walk over hundreds of lots finds none to change.
 export const load: PageServerLoad = ({ locals, url }) =>

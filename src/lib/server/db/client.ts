@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import { causeOf, isLost } from './cause';
+import { readFast } from './rows';
 
 export { causeOf } from './cause';
 
@@ -57,7 +58,7 @@ export function preparedOnce<P>(make: (db: Database) => P): (db: Database) => P 
 	return (db) => {
 		const known = made.get(db);
 		if (known !== undefined) return known;
-		const fresh = make(db);
+		const fresh = readFast(make(db));
 		made.set(db, fresh);
 		return fresh;
 	};
