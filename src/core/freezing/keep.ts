@@ -1,5 +1,5 @@
 import { UTCDate } from '@date-fns/utc';
-import { addMonths, format } from 'date-fns';
+import { addDays, addMonths, format } from 'date-fns';
 import { remembering } from '../quantities/remember';
 
 /** Making one is dear, using it is cheap: one for each zone. */
@@ -23,6 +23,23 @@ export const dateIn = remembering(5_000, (zone: string, at: number): string => {
  */
 export function monthsAfter(date: string, months: number): string {
 	return format(addMonths(new UTCDate(`${date}T12:00:00Z`), Math.floor(months)), 'yyyy-MM-dd');
+}
+
+/** How long what was packed keeps: months, or days where that is said; and no later than a date that it brought along. */
+export interface Keeps {
+	readonly months: number;
+	readonly days?: number;
+	/** "2027-03-01". */
+	readonly until?: string;
+}
+
+/** The date on the label of what was packed on this one. */
+export function keepsUntil(packedOn: string, { months, days, until }: Keeps): string {
+	const own =
+		days === undefined
+			? monthsAfter(packedOn, months)
+			: format(addDays(new UTCDate(`${packedOn}T12:00:00Z`), Math.floor(days)), 'yyyy-MM-dd');
+	return until !== undefined && until < own ? until : own;
 }
 
 /** Whole days from one calendar date to another; negative when it is past. */

@@ -47,4 +47,8 @@ export function nearRecipes(text: string, most = 5): RecipeRow[] {
 	return [...scored].sort((a, b) => a[1] - b[1]).slice(0, most).map(([recipe]) => recipe); // prettier-ignore
 }
 
+/** Water back for a food that was dried; undefined where none is printed. */
+export const findRehydrating = (foodId: string): RehydratingRow | undefined =>
+	rehydrating.find((r) => r.foods.includes(foodId));
+
 export const recipesOf = (foodId: string): readonly RecipeRow[] => allRecipes.filter((r) => r.foods.includes(foodId));

@@ -1,3 +1,5 @@
+import type { Keeps } from '../../freezing/keep';
+import type { Part, State } from '../../things/thing';
 import type { ByProductLine, PackedLine } from './fold';
 import type { Would } from './event';
 
@@ -62,8 +64,8 @@ export interface DriedTray {
 	readonly outcome: 'dry' | 'eaten' | 'spoiled' | 'left';
 }
 
-/** One thing that came out: an entry of its own, with its packs. */
-export interface BookEntry {
+/** One thing that came out: an entry of its own, with its packs, and how long they keep. */
+export interface BookEntry extends Keeps {
 	/** The number of its code, from 1. */
 	readonly n: number;
 	readonly food: string;
@@ -73,11 +75,13 @@ export interface BookEntry {
 	readonly way: string;
 	readonly method: 'freeze' | 'dry' | 'can' | 'cellar' | 'ferment' | 'salt' | 'cure' | 'cook' | 'other';
 	/** What its packs hold. */
-	readonly state: 'frozen' | 'dried';
+	readonly state: State;
+	/** What they were before, where their clock hangs on that. */
+	readonly was?: State;
+	/** Of several foods: all of them, by weight. */
+	readonly madeOf?: readonly Part[];
 	readonly title: string;
 	readonly use: string;
-	/** Months that its packs keep. */
-	readonly months: number;
 	readonly closing: Closing;
 }
 

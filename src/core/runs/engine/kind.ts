@@ -1,3 +1,4 @@
+import type { Keeps } from '../../freezing/keep';
 import type { Units } from '../../quantities/format';
 import type { Task } from '../../ways/equipment';
 import type { Base, Fields } from './event';
@@ -122,11 +123,10 @@ export interface PlannedByProduct {
 	readonly grams: number;
 }
 
-/** What of every food of a plan is known, whatever becomes of it. */
-export interface PlannedFood {
+/** What of everything that a plan makes is known, whatever becomes of it. */
+export interface PlannedThing {
 	/** From 1; the number of its code, too. */
 	readonly n: number;
-	readonly lotId: string;
 	readonly raw_g: number;
 	readonly food: { readonly id: string; readonly name: string };
 	readonly form: string;
@@ -144,6 +144,11 @@ export interface PlannedFood {
 	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
 }
 
+/** What is made of one lot, or of a share of it. */
+export interface PlannedFood extends PlannedThing {
+	readonly lotId: string;
+}
+
 /** What comes out of a run under a code of its own. */
 export interface OutputHead {
 	/** From 1: the number of its code. */
@@ -153,7 +158,7 @@ export interface OutputHead {
 	readonly prepared_g: number;
 	readonly portionWords?: string;
 	readonly use: string;
-	readonly months: readonly [number, number];
+	readonly keeps: Keeps;
 }
 
 /** Where packs of a run may be put: kinds of place. */

@@ -12,10 +12,14 @@ import { freeze } from './freeze';
 import type { FreezeEvent } from './freeze/events';
 import type { FreezeState } from './freeze/fold';
 import type { FreezePlan } from './freeze/plan';
+import { kit } from './kit';
+import type { KitEvent } from './kit/events';
+import type { KitState } from './kit/fold';
+import type { KitPlan } from './kit/plan';
 
-export type RunPlan = FreezePlan | DryPlan | CookPlan;
-export type RunState = FreezeState | DryState | CookState;
-export type RunEvent = FreezeEvent | DryEvent | CookEvent;
+export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan;
+export type RunState = FreezeState | DryState | CookState | KitState;
+export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -23,7 +27,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-const kinds: readonly AnyKind[] = [freeze, dry, cookDown];
+const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {

@@ -5,7 +5,7 @@ import { readHaul, placeFor } from '../haul';
 import { storesFor } from '../stores';
 import { householdById, newHousehold, type HouseholdRow } from '../stores/households';
 import { lotOfThing } from '../things';
-import type { RunEvent } from '$core/runs/kinds';
+import { kindOf, type RunEvent } from '$core/runs/kinds';
 import { byHand, chooseWay, shareLot, startLoad, startWay } from './do';
 import { canSlug, lookAt } from './look';
 import { waysView } from './view';
@@ -182,7 +182,13 @@ describe('the kilos of a lot', () => {
 		await expect(load([lotId, beef])).rejects.toMatchObject({ status: 422, code: 'REFUSED' });
 		const id = await load([lotId, onions]);
 		const plan = (await at(home).runs.open()).find((r) => r.id === id)?.plan;
-		expect(plan?.subjects.map((s) => s.lotId).sort()).toEqual([lotId, onions].sort());
+		expect(
+			plan &&
+				kindOf(plan)
+					.lots(plan)
+					.map((l) => l.lotId)
+					.sort()
+		).toEqual([lotId, onions].sort());
 		await expect(load([lotId, onions])).rejects.toMatchObject({ status: 409, code: 'SPOKEN_FOR' });
 	});
 

@@ -27,8 +27,8 @@
 	} = $props();
 
 	const run = $derived(session.state);
-	const several = $derived(session.plan.subjects.length > 1);
 	const kind = $derived(kindOf(session.plan));
+	const several = $derived(kind.outputs(session.plan).length > 1);
 	const ready = $derived(kind.packables(session.plan, run).find((p) => p.n === n));
 	const portion_g = $derived(ready?.portion_g ?? 0);
 	const packed_g = $derived(ready?.packed_g ?? 0);

@@ -13,16 +13,19 @@
 		units,
 		ontap
 	}: { session: RunSession; things: StoveThings; units: Units; ontap: (tap: Tap) => boolean } = $props();
+	const outputs = $derived(kindOf(session.plan).outputs(session.plan));
 	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));
 </script>
 
 <p class="py-2 text-[15px]">
-	{#each session.plan.subjects as s (s.n)}<a
+	{#each outputs as o (o.n)}<a
 			class="mr-3"
-			href="/stove/{session.id}/labels{session.plan.subjects.length > 1 ? `?of=${s.n}` : ''}"
+			href="/stove/{session.id}/labels{outputs.length > 1 ? `?of=${o.n}` : ''}"
 			target="_blank"
-			rel="noopener">Print the labels{session.plan.subjects.length > 1 ? `: ${s.food.name}` : ''}</a
-		>{/each}: {session.plan.kind === 'freeze' ? 'nothing sticks to a frozen pack' : 'before the jars are full'}.
+			rel="noopener">Print the labels{outputs.length > 1 ? `: ${o.title}` : ''}</a
+		>{/each}: {packable.every((p) => p.packWord === 'pack') && session.plan.kind !== 'dry'
+		? 'nothing sticks to a frozen pack'
+		: 'before the jars are full'}.
 </p>
 <LabelsNote />
 {#each packable as s (s.n)}

@@ -1,3 +1,5 @@
+import { dateIn } from '$core/freezing/keep';
+import { kindOf } from '$core/runs/kinds';
 import { foodById } from '$core/things/names';
 import { sayAmount, sayContent } from '$core/stock/amount';
 import { verbs } from '$lib/server/steps';
@@ -11,8 +13,9 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		const { units } = locals.household;
 		const batch = await locals.stores.batches.byCode(parse(line(30).required(), params.code) as string);
-		const [{ lots, moves }, run] = await Promise.all([
+		const [{ lots, moves }, went, run] = await Promise.all([
 			locals.stores.stock.ofBatch(batch.id),
+			locals.stores.stock.wentInto(batch.id),
 			batch.runId ? locals.stores.runs.get(batch.runId) : null
 		]);
 		const subject = batch.plan?.subjects.find((s) => s.n === batch.n) ?? null;
@@ -38,7 +41,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				? {
 						raw_g: subject.raw_g,
 						load_g: subject.load_g,
-						packed_g: 'prepared_g' in subject ? subject.prepared_g : 'dry_g' in subject ? subject.dry_g : subject.out_g,
+						packed_g: batch.plan
+							? (kindOf(batch.plan)
+									.outputs(batch.plan)
+									.find((o) => o.n === batch.n)?.prepared_g ?? 0)
+							: 0,
 						elapsed_s: subject.expected.elapsed_s,
 						stages: Object.fromEntries(
 							('stages' in subject ? subject.stages : []).map(({ id, end }) => [
@@ -61,6 +68,13 @@ export const load: PageServerLoad = ({ locals, params }) =>
 						differences: run.differences
 					}
 				: null,
+			went: went.map(({ lot, code, used }) => ({
+				id: lot.id,
+				title: lot.title,
+				code,
+				since: dateIn(locals.household.zone, lot.since.getTime()),
+				amount: sayAmount(lot, used, units)
+			})),
 			lots: lots.map((l) => ({
 				id: l.id,
 				place: l.place,

@@ -94,6 +94,17 @@
 				</li>{:else}<li class="py-2 text-soft">Nothing was packed.</li>{/each}
 		</ul>
 		<p class="no-print mt-2"><a href="/shelves">Take from the Shelves</a></p>
+		{#if data.went.length > 0}
+			<h2 class="mt-6 text-xl">What went into it</h2>
+			<ul class="ruled border-y border-line" aria-label="What went into it">
+				{#each data.went as w (w.id)}<li class="flex justify-between gap-3 py-2">
+						<span
+							>{#if w.code}<a href="/book/{w.code}">{w.title}</a>{:else}{w.title}{/if}
+							<span class="text-soft">since {sayDate(w.since)}</span></span
+						><b>{w.amount}</b>
+					</li>{/each}
+			</ul>
+		{/if}
 		<h2 class="mt-6 text-xl">What happened since</h2>
 		<ol class="ruled border-y border-line">
 			{#each data.moves as m (m.id)}<li class="flex justify-between gap-3 py-1.5 text-[15px]">

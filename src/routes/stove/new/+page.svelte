@@ -29,7 +29,7 @@
 <h1 class="text-3xl">Start an evening</h1>
 <p class="mt-1 max-w-3xl text-soft">
 	Tick what goes into the pot and the freezer together. One screen leads all of it: each food by its own time, in the
-	order of the pot.
+	order of the pot. Or <a href="/stove/kit">packs of several things</a>: smoothie packs, soup jars.
 </p>
 <Faults {failed} />
 {#if data.rows.length === 0}
@@ -51,7 +51,7 @@
 								aria-label={r.title}
 							/>
 							<span class="min-w-0"
-								><b class="head text-lg first-letter:uppercase">{r.title}</b>
+								><b class="head inline-block text-lg first-letter:uppercase">{r.title}</b>
 								<span class="text-soft">{r.amount}</span>
 								{#if r.stop}<span class="block text-[15px] text-soft">{r.stop}</span>{/if}
 								{#if r.gets}<b class="block text-rim">{r.gets}</b>{/if}</span

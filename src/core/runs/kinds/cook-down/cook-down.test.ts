@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cookTap } from '../../../../../tests/laws/cook-taps';
-import { Device } from '../../../../../tests/laws/devices';
-import { random } from '../../../../../tests/laws/random';
+import { foldHistories, foldsTheSame } from '../../../../../tests/laws/fold-law';
 import { foodById } from '../../../things/names';
 import { plain } from '../../../things/thing';
 import { make, transformOf } from '../../../things/transform';
@@ -194,35 +193,8 @@ describe('what goes into a pan', () => {
 	});
 });
 
-const histories = Math.max(500, Math.round(Number(process.env.SIEGE_RUNS ?? 10_000) / 5));
-const seedOf = (i: number) => Number(process.env.SIEGE_SEED ?? 7) * 100_000 + i;
-
-describe(`a pan over ${histories} histories of two devices`, () => {
+describe(`a pan over ${foldHistories} histories of two devices`, () => {
 	it('folds to the same however its taps arrive, throws at none of them, and closes its mass', () => {
-		const plan = planOf('tomatoes', 'tomatoes/sauce-thin', 4200);
-		let closed = 0;
-		for (let i = 0; i < histories; i++) {
-			const seed = seedOf(i);
-			const r = random(seed);
-			const devices = [new Device('a', r), new Device('b', r)];
-			let now = start;
-			for (let step = 0; step < 5 + r.below(20); step++) {
-				now += r.next() < 0.2 ? 0 : r.below(1_800_000);
-				const device = r.pick(devices);
-				const where = { placeIds: ['p1', 'p2'], containerIds: ['c1', null] };
-				device.tap(cookTap(r, plan, start, now, device.shown, where), now, r.next() < 0.15 ? r.below(30) * 60_000 : 0);
-			}
-			const events = devices.flatMap((d) => d.waiting) as CookEvent[];
-			const state = cookDown.fold(plan, start, events);
-			expect(cookDown.fold(plan, start, [...events].reverse()), `seed ${seed}`).toEqual(state);
-			cookDown.acts(plan, state, now);
-			cookDown.stations?.(plan, state, now);
-			for (const { closing } of cookDown.book(plan, state).entries) {
-				closed++;
-				const { raw_g, packed_g, byproduct_g = 0, lost_g = 0 } = closing;
-				expect(packed_g + byproduct_g + lost_g, `seed ${seed}`).toBe(raw_g);
-			}
-		}
-		expect(closed).toBeGreaterThan(histories / 4);
+		foldsTheSame(planOf('tomatoes', 'tomatoes/sauce-thin', 4200), start, cookTap);
 	});
 });

@@ -53,7 +53,7 @@ export const cookDown: RunKind<CookPlan, CookState, CookEvent> = {
 	outputs: (plan) => {
 		const subject = subjectOf(plan);
 		const { portion_g, out_g, use, months } = subject;
-		return [{ n: 1, title: titleOf(subject), portion_g, prepared_g: out_g, use, months }];
+		return [{ n: 1, title: titleOf(subject), portion_g, prepared_g: out_g, use, keeps: { months: months[1] } }];
 	},
 	byproducts: (plan) => subjectOf(plan).byproducts,
 	lots: (plan) => {

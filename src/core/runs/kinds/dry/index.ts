@@ -47,7 +47,7 @@ export const dry: RunKind<DryPlan, DryState, DryEvent> = {
 			prepared_g: subject.dry_g,
 			...(subject.portionWords ? { portionWords: subject.portionWords } : {}),
 			use: subject.use,
-			months: subject.months
+			keeps: { months: subject.months[1] }
 		})),
 	byproducts: ({ subjects }) => subjects.flatMap((s) => s.byproducts),
 	lots: ({ subjects }) => subjects.map(({ lotId, raw_g }) => ({ lotId, raw_g }))

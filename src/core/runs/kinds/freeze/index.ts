@@ -47,7 +47,7 @@ export const freeze: RunKind<FreezePlan, FreezeState, FreezeEvent> = {
 			prepared_g: subject.prepared_g,
 			...(subject.portionWords ? { portionWords: subject.portionWords } : {}),
 			use: subject.use,
-			months: subject.months
+			keeps: { months: subject.months[1] }
 		})),
 	byproducts: ({ subjects }) => subjects.flatMap((s) => s.byproducts),
 	lots: ({ subjects }) => subjects.map(({ lotId, raw_g }) => ({ lotId, raw_g }))

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
 import { planCook } from '$core/runs/kinds/cook-down/make';
 import { planDry } from '$core/runs/kinds/dry/make';
+import { planKit } from '$core/runs/kinds/kit/make';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
@@ -13,7 +14,9 @@ import { bookEqualsFold, type KindUnderLaw, type World } from '../../../../../te
 import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
+import { kitTap } from '../../../../../tests/laws/kit-taps';
 import { bringUpToDate, connect } from '../../db/client';
+import { knownFood } from '../../things';
 import { storesFor } from '..';
 
 /** `npm run siege` asks for more, by a new seed. */
@@ -124,8 +127,37 @@ const cooking: KindUnderLaw = {
 		};
 	}
 };
+/** Packs of two fresh lots. */
+const packing: KindUnderLaw = {
+	name: 'a kit of two lots',
+	foods: [
+		{ id: 'strawberries', form: 'whole' },
+		{ id: 'blueberries', form: 'whole' }
+	],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const asks = this.foods.map(({ id }, i) => ({
+			lotId: world.rawLots[i] ?? '',
+			thing: plain(knownFood(id)),
+			called: id,
+			free_g: world.raw_g,
+			each_g: Math.max(1, Math.floor(world.raw_g / 12)),
+			keepsUntil: '2027-08-01'
+		}));
+		const kitchen = await stores.home.kitchen();
+		const plan = planKit({ name: 'smoothie', asks, count: 10, container: null, use: '' }, kitchen, world.start);
+		if (plan.kind === 'refused') throw new Error(plan.reason);
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		return {
+			id,
+			tap: (r, now, shown) => kitTap(r, plan, world.start, now, shown, whereOf(world)),
+			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
+		};
+	}
+};
 const kinds = [
 	cooking,
+	packing,
 	drying('one food in the dryer', [{ id: 'apples', form: 'whole' }]),
 	drying('two foods in one load', [
 		{ id: 'apples', form: 'whole' },

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { dateIn, monthsAfter } from '$core/freezing/keep';
+import { dateIn, keepsUntil } from '$core/freezing/keep';
 import type { Closing, RunBook } from '$core/runs/engine/book';
 import type { Tx } from '../../db/client';
 import { batch, runOutput } from '../../db/schema';
@@ -49,7 +49,7 @@ export async function writeEntries(
 	for (const entry of book.entries) {
 		const dated = {
 			packedOn,
-			keepsUntil: monthsAfter(packedOn, entry.months),
+			keepsUntil: keepsUntil(packedOn, entry),
 			closing: entry.closing,
 			...columnsOf(entry.closing),
 			again: book.again?.would ?? ('' as const),

@@ -1,5 +1,5 @@
 import { and, eq, isNull, ne, or } from 'drizzle-orm';
-import { dateIn, monthsAfter } from '$core/freezing/keep';
+import { dateIn, keepsUntil } from '$core/freezing/keep';
 import type { RunBook } from '$core/runs/engine/book';
 import type { ByProductLine } from '$core/runs/engine/fold';
 import { dgOf, packsOfGrams } from '$core/stock/amount';
@@ -55,16 +55,16 @@ export async function lotsOf(
 	const there = new Set(known.map((k) => k.eventId));
 	for (const entry of book.entries) {
 		const batchId = entries.get(entry.n) ?? null;
-		const keepsUntil = monthsAfter(packedOn, entry.months);
+		const until = keepsUntil(packedOn, entry);
 		if (batchId && known.some((k) => k.batchId === batchId))
 			await tx
 				.update(lot)
-				.set({ keepsUntil })
+				.set({ keepsUntil: until })
 				.where(
 					and(
 						eq(lot.householdId, home.id),
 						eq(lot.batchId, batchId),
-						or(isNull(lot.keepsUntil), ne(lot.keepsUntil, keepsUntil))
+						or(isNull(lot.keepsUntil), ne(lot.keepsUntil, until))
 					)
 				);
 		for (const line of book.packs) {
@@ -75,6 +75,8 @@ export async function lotsOf(
 				{
 					...packsOfGrams(line.pack_g),
 					state: entry.state,
+					was: entry.was ?? null,
+					madeOf: entry.madeOf ? [...entry.madeOf] : null,
 					food: entry.food,
 					form: entry.form,
 					placeId: line.placeId,
@@ -86,7 +88,7 @@ export async function lotsOf(
 					batchId,
 					packEventId: line.eventId,
 					since: new Date(Math.min(line.at, at.now.getTime())),
-					keepsUntil
+					keepsUntil: until
 				},
 				at.now
 			);

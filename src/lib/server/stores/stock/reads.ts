@@ -296,6 +296,26 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 		},
 
 		/** Everything that happened to the lots of a batch. */
+		/** Lots that a batch was made from, each with what of it was used up: the newest sum of its run's own movements. */
+		async wentInto(batchId: string) {
+			const rows = await db
+				.select({ lot, code: batch.code, used: sql<number>`-sum(${movement.amount})::float8` })
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.leftJoin(batch, eq(batch.id, lot.batchId))
+				.where(
+					and(
+						eq(movement.householdId, householdId),
+						eq(movement.batchId, batchId),
+						eq(movement.kind, 'use'),
+						isNotNull(movement.runId)
+					)
+				) // prettier-ignore
+				.groupBy(lot.id, batch.code)
+				.orderBy(asc(lot.since), asc(lot.id));
+			return rows.filter((r) => r.used > 0);
+		},
+
 		async ofBatch(batchId: string) {
 			const lots = await db
 				.select({

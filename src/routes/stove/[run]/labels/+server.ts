@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { dateIn, monthsAfter } from '$core/freezing/keep';
+import { dateIn, keepsUntil } from '$core/freezing/keep';
 import { sayDate } from '$core/quantities/dates';
 import { sayWeight } from '$core/quantities/format';
 import { kindOf } from '$core/runs/kinds';
@@ -42,7 +42,7 @@ export const GET: RequestHandler = ({ locals, params, url }) =>
 						? output.portionWords
 						: sayWeight(grams, locals.household.units),
 				packed: sayDate(packed),
-				useFirst: sayDate(monthsAfter(packed, output.months[1])),
+				useFirst: sayDate(keepsUntil(packed, output.keeps)),
 				use: output.use,
 				code,
 				url: `${url.origin}/b/${code}`
