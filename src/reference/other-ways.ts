@@ -137,6 +137,8 @@ export interface RecipeRow extends Recalled {
 	/** The tested canning product whose time holds for it. */
 	readonly product?: string;
 	readonly steps?: readonly string[];
+	/** Of each step how long it stands or is stirred, as its own words print it, min. */
+	readonly waits?: readonly (number | null)[];
 }
 /** A question on which households differ, and the side we take. */
 export interface PracticeRow extends Provenance, ForFoods {

@@ -249,8 +249,8 @@ export async function expectBook(
 		expect(entry?.packedOn, where).toBe(dateIn(home.zone, book.end?.endedAt ?? 0));
 		expect([entry?.again, entry?.change], where).toEqual([book.again?.would ?? '', book.again?.change ?? '']);
 		// What went in is what came out, what was eaten, what came off, and what is lost.
-		const { raw_g, packed_g, supper_g, byproduct_g = 0, lost_g = 0 } = wanted.closing;
-		expect(packed_g + supper_g + byproduct_g + lost_g, where).toBe(raw_g);
+		const { raw_g, packed_g, supper_g, byproduct_g = 0, lost_g = 0, added_g = 0 } = wanted.closing;
+		expect(packed_g + supper_g + byproduct_g + lost_g, where).toBe(raw_g + added_g);
 	}
 	// What it has spoken for holds as long as it goes on.
 	const claims = await link.db.select().from(claim).where(eq(claim.runId, runId));

@@ -23,6 +23,7 @@ export const kitchen: Kitchen = {
 	tap_C: 14,
 	room_C: 22,
 	room_humidity: 0.5,
+	freezeDryer: { name: 'Freeze-dryer', trays: 4, load_kg: 4 },
 	dryer: { name: 'Dryer', trays: 8, trayArea_m2: 0.1, power_W: 600, heater: 'bottom' },
 	canners: [
 		{ name: 'canner', quarts: 7, pints: null, halfPints: null, stacked: false, gauge: 'weighted', dialTested: null }

@@ -3,7 +3,7 @@ import type { Pot } from '../heat/blanch-line';
 import type { OwnMoulds } from '../packing/pack-style';
 import type { Container } from '../packing/packs';
 import type { Units } from '../quantities/format';
-import type { CannerSpec, DryerSpec, Supply } from './equipment';
+import type { CannerSpec, DryerSpec, FreezeDryerSpec, Supply } from './equipment';
 
 export interface KitchenPot extends Pot {
 	readonly id: string;
@@ -41,6 +41,8 @@ export interface Kitchen {
 	readonly room_humidity: number;
 	/** The first of its dryers; null without one. */
 	readonly dryer: KitchenDryer | null;
+	/** The first of its freeze-dryers; null without one. */
+	readonly freezeDryer: KitchenFreezeDryer | null;
 	/** In the order of use; none where nothing was said. */
 	readonly canners: readonly KitchenCanner[];
 	/** The first of its moulds; null without any. */
@@ -62,6 +64,10 @@ export interface KitchenDryer extends Dryer, Pick<DryerSpec, 'trayArea_m2' | 'po
 	readonly name: string;
 	/** Fewest that it may run with; one where nobody said. */
 	readonly leastTrays?: number;
+}
+
+export interface KitchenFreezeDryer extends FreezeDryerSpec {
+	readonly name: string;
 }
 
 export interface KitchenCanner extends CannerSpec {

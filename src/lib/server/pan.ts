@@ -5,7 +5,8 @@ import { subjectOf, type CookPlan } from '$core/runs/kinds/cook-down/plan';
 import { make } from '$core/things/transform';
 import { freezeWays } from '$core/ways/freeze-ways';
 import type { FreezeWay } from '$core/ways/freeze-way';
-import { AppError } from './errors';
+import type { Begin } from '$lib/ui/run/types';
+import { chosenOf } from './begin';
 import type { Stores } from './stores';
 import { amountOf, readLot } from './ways/read';
 
@@ -19,26 +20,6 @@ export interface PanAsk {
 	readonly grams?: number | undefined;
 }
 
-export interface PanView {
-	readonly name: string;
-	readonly amount: string;
-	readonly whats: readonly { readonly value: string; readonly words: string }[];
-	readonly pots: readonly { readonly value: string; readonly words: string }[];
-	readonly what: string;
-	readonly pot: string;
-	readonly left: string;
-	readonly lefts: readonly { readonly value: string; readonly words: string }[];
-	/** What comes of it, and what it takes; null where it cannot be. */
-	readonly gets: null | {
-		readonly packs: string;
-		readonly each: string;
-		readonly lines: readonly (readonly [string, string])[];
-	};
-	readonly cautions: readonly string[];
-	readonly source: string;
-	readonly stop: string;
-}
-
 const parts = [67, 50, 33, 25] as const;
 const partWords: Readonly<Record<number, string>> = { 67: 'two thirds', 50: 'a half', 33: 'a third', 25: 'a quarter' };
 
@@ -47,42 +28,47 @@ const partWords: Readonly<Record<number, string>> = { 67: 'two thirds', 50: 'a h
  *
  * @throws {AppError} 400 no such choice; 404; 409 at the stove
  */
-export async function panFor(
-	stores: Stores,
-	ask: PanAsk,
-	now: Date
-): Promise<{ view: PanView; plan: CookPlan | null }> {
+export async function panFor(stores: Stores, ask: PanAsk, now: Date): Promise<{ view: Begin; plan: CookPlan | null }> {
 	const read = await readLot(stores, ask.lot, now);
 	const { thing, kitchen, lot } = read;
 	const units = kitchen.units;
 	const rows = read.stop ? [] : cookedDown(thing);
-	const row = ask.what === undefined ? rows[0] : rows.find((r) => r.id === ask.what);
-	if (ask.what !== undefined && !row)
-		throw new AppError(400, 'BAD_INPUT', `${lot.title} does not become that in a pan. Nothing was started.`, [
-			{ field: 'what', message: 'Choose one of the list.' }
-		]);
+	const row = chosenOf(rows, ask.what, 'what', `${lot.title} does not become that in a pan.`);
 	// Wide and large cooks down soonest.
 	const pots = [...kitchen.pots].sort((a, b) => panOf(b).base_m - panOf(a).base_m);
-	const pot = ask.pot === undefined ? pots[0] : pots.find((p) => p.id === ask.pot);
-	if (ask.pot !== undefined && !pot)
-		throw new AppError(400, 'BAD_INPUT', 'There is no such pan in the Kitchen. Nothing was started.', [
-			{ field: 'pot', message: 'Choose one of the list.' }
-		]);
-	const view: PanView = {
+	const pot = chosenOf(pots, ask.pot, 'pot', 'There is no such pan in the Kitchen.');
+	const view: Begin = {
 		name: lot.title,
 		amount: sayWeight(read.whole_g, units),
-		whats: rows.map((r) => ({ value: r.id, words: r.name })),
-		pots: pots.map((p) => ({
-			value: p.id,
-			words: `${p.name}, ${sayLength(panOf(p).base_m, units)} wide${panOf(p).guessed ? ' (guessed)' : ''}`
-		})),
-		what: row?.id ?? '',
-		pot: pot?.id ?? '',
-		left: ask.left === undefined ? '' : String(ask.left),
-		lefts: [
-			{ value: '', words: 'as printed' },
-			...parts.map((p) => ({ value: String(p), words: `to ${partWords[p]}` }))
-		],
+		selects:
+			rows.length === 0
+				? []
+				: [
+						{
+							name: 'what',
+							label: 'it becomes',
+							value: row?.id ?? '',
+							options: rows.map((r) => ({ value: r.id, words: r.name }))
+						},
+						{
+							name: 'pot',
+							label: 'in',
+							value: pot?.id ?? '',
+							options: pots.map((p) => ({
+								value: p.id,
+								words: `${p.name}, ${sayLength(panOf(p).base_m, units)} wide${panOf(p).guessed ? ' (guessed)' : ''}`
+							}))
+						},
+						{
+							name: 'left',
+							label: 'cooked down',
+							value: ask.left === undefined ? '' : String(ask.left),
+							options: [
+								{ value: '', words: 'as printed' },
+								...parts.map((p) => ({ value: String(p), words: `to ${partWords[p]}` }))
+							]
+						}
+					],
 		gets: null,
 		cautions: [],
 		source: '',

@@ -2,7 +2,17 @@ import { commonFields, type Fields } from '../engine/event';
 import { fields as cookDown } from './cook-down/events';
 import { fields as dry } from './dry/events';
 import { fields as freeze } from './freeze/events';
+import { fields as freezeDry } from './freeze-dry/events';
 import { fields as kit } from './kit/events';
+import { fields as ratio } from './ratio/events';
 
 /** Every event that a run may know, with what it holds. */
-export const allFields: Readonly<Record<string, Fields>> = { ...commonFields, ...freeze, ...dry, ...cookDown, ...kit };
+export const allFields: Readonly<Record<string, Fields>> = {
+	...commonFields,
+	...freeze,
+	...dry,
+	...cookDown,
+	...kit,
+	...ratio,
+	...freezeDry
+};

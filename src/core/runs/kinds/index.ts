@@ -9,6 +9,10 @@ import type { DryEvent } from './dry/events';
 import type { DryState } from './dry/fold';
 import type { DryPlan } from './dry/plan';
 import { freeze } from './freeze';
+import { freezeDry } from './freeze-dry';
+import type { FreezeDryEvent } from './freeze-dry/events';
+import type { FreezeDryState } from './freeze-dry/fold';
+import type { FreezeDryPlan } from './freeze-dry/plan';
 import type { FreezeEvent } from './freeze/events';
 import type { FreezeState } from './freeze/fold';
 import type { FreezePlan } from './freeze/plan';
@@ -16,10 +20,14 @@ import { kit } from './kit';
 import type { KitEvent } from './kit/events';
 import type { KitState } from './kit/fold';
 import type { KitPlan } from './kit/plan';
+import { ratio } from './ratio';
+import type { RatioEvent } from './ratio/events';
+import type { RatioState } from './ratio/fold';
+import type { RatioPlan } from './ratio/plan';
 
-export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan;
-export type RunState = FreezeState | DryState | CookState | KitState;
-export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent;
+export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan;
+export type RunState = FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState;
+export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -27,7 +35,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit];
+export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {

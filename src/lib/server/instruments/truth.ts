@@ -51,7 +51,7 @@ export async function truthOf(
 				value: (tap.grams ?? 0) * (0.96 + 0.08 * chance(`${run.id} ${act?.key}`)) + instrument.tareG,
 				unit: 'g'
 			};
-		if (plan.kind !== 'dry' || !('trays' in state)) continue;
+		if (plan.kind !== 'dry' || !('power' in state)) continue;
 		const next = slots(plan, state, at)
 			.filter((s) => s.tray && s.at !== null)
 			.sort((a, b) => (a.at ?? 0) - (b.at ?? 0))[0]?.tray;

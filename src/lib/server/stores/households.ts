@@ -178,6 +178,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			room_C: row.roomC,
 			room_humidity: row.roomHumidity,
 			dryer: dryer ?? null,
+			freezeDryer: machines.flatMap((m) => (m.kind === 'freeze-dryer' ? [{ name: m.name, ...m.spec }] : []))[0] ?? null,
 			freezer_C: Math.min(-12, ...freezers.map((p) => p.tempC)),
 			frozen_kg: Math.min(used, freezer_L) * freezerModel.fill_kg_L.value,
 			pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,

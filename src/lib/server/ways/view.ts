@@ -1,3 +1,4 @@
+import { ratiosOf } from '$core/runs/kinds/ratio/make';
 import { cookedDown } from '$core/runs/kinds/cook-down/make';
 import { stillGoodFor } from '$core/things/clock';
 import { partWords } from '$core/things/mixture';
@@ -131,6 +132,7 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		past: thing.age?.past ?? 'no',
 		free_g: look.free_g,
 		pan: look.free_g > 0 && cookedDown(look.thing).length > 0,
+		sets: look.free_g > 0 && !look.stop && ratiosOf(look.thing).length > 0,
 		whole_g: look.whole_g
 	};
 }

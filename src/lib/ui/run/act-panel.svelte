@@ -52,12 +52,16 @@
 		if (said) ontap(said);
 	}
 	/** What is only expected of it is no weight. */
-	const unsaid = $derived(tap?.type === 'scale' || tap?.type === 'milled');
+	const expectedOnly = new Set<Tap['type']>(['scale', 'milled', 'measured', 'tray-weighed', 'tray-filled']);
+	const unsaid = $derived(tap !== undefined && expectedOnly.has(tap.type));
 	const labels = {
 		milled: 'through the mill, without the bowl',
+		'tray-filled': 'on this tray, without the tray',
+		'tray-weighed': 'what it weighs now, without the tray',
 		ice: 'ice that is there now',
 		scale: 'on the tray now, without the tray',
 		load: 'on this tray, without the tray',
+		measured: 'ready, without the bowl',
 		pull: 'what is left of it, without the tray'
 	} as const;
 	const label = $derived(
@@ -106,7 +110,15 @@
 			/>
 		</div>
 		<label class="field w-28 sm:w-36"
-			><span>{act.asks === 'load' ? 'or in cups' : 'and in cups'}</span><input
+			><span
+				>{tap?.type === 'measured'
+					? units === 'us'
+						? 'or in cups'
+						: 'or in cups of 237 ml'
+					: act.asks === 'load'
+						? 'or in cups'
+						: 'and in cups'}</span
+			><input
 				inputmode="text"
 				placeholder="3 1/2"
 				value={typed.cups ?? ''}
@@ -115,6 +127,9 @@
 				class="!min-h-16"
 			/>{#if typed.cups?.trim() && !said}<span class="fault">Write cups, such as 3 or 2 1/2.</span>{/if}</label
 		>
+		{#if missing && !said && !typed.cups?.trim()}<span class="fault basis-full"
+				>Measure it, and write what there is.</span
+			>{/if}
 	</div>
 {:else if act.asks === 'weight' || act.asks === 'ice'}
 	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}

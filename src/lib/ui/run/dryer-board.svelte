@@ -25,7 +25,7 @@
 		ontap: (tap: Tap) => boolean;
 	} = $props();
 	const run = $derived(
-		session.plan.kind === 'dry' && 'trays' in session.state ? { plan: session.plan, state: session.state } : null
+		session.plan.kind === 'dry' && 'power' in session.state ? { plan: session.plan, state: session.state } : null
 	);
 	const places = $derived(run ? slots(run.plan, run.state, now) : []);
 	let picked = $state<number | null>(null);

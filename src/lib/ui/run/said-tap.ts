@@ -2,7 +2,11 @@ import { parseMeasure } from '$core/quantities/parse-measure';
 import { readNumber } from '$core/quantities/read-number';
 import type { Units } from '$core/quantities/format';
 import type { Tap } from '$core/runs/kinds';
+import { jarVolume_L } from '$reference/canning-rules';
 import type { Typed } from './types';
+
+/** The US cup, mL. */
+const recipeCup_mL = jarVolume_L['half-pint'] * 1000;
 
 /** What an act proposes to weigh, g; 0 where it proposes none. */
 export const plannedOf = (tap: Tap | undefined): number => (tap && 'grams' in tap ? (tap.grams ?? 0) : 0);
@@ -28,6 +32,8 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 			return { ...tap, grams };
 		// What should be on it is no weighing.
 		case 'scale':
+		case 'tray-weighed':
+		case 'tray-filled':
 			return typed.grams === undefined ? undefined : { ...tap, grams: Math.round(typed.grams) };
 		case 'load': {
 			if (!typed.cups?.trim()) return { ...tap, grams };
@@ -35,6 +41,12 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 			// Measured, and weighed too where somebody did: what was only proposed is no weight.
 			const { grams: _proposed, ...rest } = tap;
 			return mL === undefined ? undefined : { ...rest, mL, ...(typed.grams === undefined ? {} : { grams }) };
+		}
+		case 'measured': {
+			// A recipe's cup is the one that it was printed for, whatever the household's own holds.
+			const mL = typed.cups?.trim() ? cupsOf(typed.cups, recipeCup_mL) : undefined;
+			if (typed.cups?.trim()) return mL === undefined ? undefined : { type: 'measured', mL };
+			return typed.grams === undefined ? undefined : { type: 'measured', grams };
 		}
 		case 'pull': {
 			const mL = typed.cups?.trim() ? cupsOf(typed.cups, cup_mL) : undefined;

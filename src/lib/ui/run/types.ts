@@ -26,3 +26,24 @@ export interface StoveThings {
 	/** The household's cup, mL. */
 	readonly cup_mL: number;
 }
+
+/** A lot before its run begins: what can be chosen, what comes of it, or why it cannot. */
+export interface Begin {
+	readonly name: string;
+	readonly amount: string;
+	readonly selects: readonly {
+		readonly name: string;
+		readonly label: string;
+		readonly value: string;
+		readonly options: readonly { readonly value: string; readonly words: string }[];
+	}[];
+	/** What comes of it, and what it takes; null where it cannot be. */
+	readonly gets: null | {
+		readonly packs: string;
+		readonly each: string;
+		readonly lines: readonly (readonly [string, string])[];
+	};
+	readonly cautions: readonly string[];
+	readonly source: string;
+	readonly stop: string;
+}

@@ -54,6 +54,7 @@
 	{#if panel.why}<a class="py-2" href="/ways/{lot.id}/{panel.slug}/why">why: the charts</a>{/if}
 	{#if panel.start.kind === 'start'}<a class="py-2" href="/ways/together?lot={lot.id}">with others</a>{/if}
 	{#if lot.pan}<a class="py-2" href="/stove/pan?lot={lot.id}">into the pan</a>{/if}
+	{#if lot.sets}<a class="py-2" href="/stove/ratio?lot={lot.id}">in whole sets of a recipe</a>{/if}
 	<a class="py-2" href="/tables/{lot.food}">every number</a>
 	<p class="source py-2 sm:ml-auto">{panel.source}</p>
 </div>

@@ -19,6 +19,8 @@ export interface WaysView {
 		readonly free_g: number;
 		/** Something is made of it in a pan. */
 		readonly pan: boolean;
+		/** Whether a recipe in whole sets takes it. */
+		readonly sets: boolean;
 		readonly whole_g: number;
 	};
 	readonly stop: ShownStop | null;

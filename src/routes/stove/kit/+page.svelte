@@ -90,7 +90,7 @@
 							min="1"
 							max="500"
 							value={typed.count ?? ''}
-							placeholder={view.most || ''}
+							placeholder={view.most > 0 ? String(view.most) : ''}
 						/></label
 					>
 					<label class="field min-w-0 flex-1"

@@ -29,7 +29,8 @@
 <h1 class="text-3xl">Start an evening</h1>
 <p class="mt-1 max-w-3xl text-soft">
 	Tick what goes into the pot and the freezer together. One screen leads all of it: each food by its own time, in the
-	order of the pot. Or <a href="/stove/kit">packs of several things</a>: smoothie packs, soup jars.
+	order of the pot. Or <a href="/stove/kit">packs of several things</a>: smoothie packs, soup jars; or
+	<a href="/stove/freeze-dry">a load of the freeze-dryer</a>.
 </p>
 <Faults {failed} />
 {#if data.rows.length === 0}

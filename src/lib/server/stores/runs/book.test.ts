@@ -3,6 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
 import { planCook } from '$core/runs/kinds/cook-down/make';
 import { planDry } from '$core/runs/kinds/dry/make';
+import { findRecipe } from '$core/recipes/find-recipe';
+import { planFreezeDry } from '$core/runs/kinds/freeze-dry/make';
+import { planRatio } from '$core/runs/kinds/ratio/make';
 import { planKit } from '$core/runs/kinds/kit/make';
 import { planFreeze } from '$core/runs/kinds/freeze/make';
 import { foodById } from '$core/things/names';
@@ -14,6 +17,8 @@ import { bookEqualsFold, type KindUnderLaw, type World } from '../../../../../te
 import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
+import { freezeDryTap } from '../../../../../tests/laws/freeze-dry-taps';
+import { ratioTap } from '../../../../../tests/laws/ratio-taps';
 import { kitTap } from '../../../../../tests/laws/kit-taps';
 import { bringUpToDate, connect } from '../../db/client';
 import { knownFood } from '../../things';
@@ -155,9 +160,53 @@ const packing: KindUnderLaw = {
 		};
 	}
 };
+/** Jam for the freezer and the fridge, by whole sets. */
+const jamming: KindUnderLaw = {
+	name: 'whole sets of a jam',
+	foods: [{ id: 'strawberries', form: 'whole' }],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const recipe = findRecipe('strawberry-freezer-jam');
+		if (!recipe) throw new Error('no recipe');
+		const chosen = { thing: plain(knownFood('strawberries')), recipe, lotId: world.rawLots[0] ?? '', called: 's', raw_g: world.raw_g }; // prettier-ignore
+		const plan = planRatio(chosen, await stores.home.kitchen());
+		if (plan.kind === 'refused') throw new Error(plan.reason);
+		// The law has freezers alone: both ends go there.
+		const both = { ...plan, ends: plan.ends.map((e) => ({ ...e, place: 'freezer' as const })) };
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, both);
+		return {
+			id,
+			tap: (r, now, shown) => ratioTap(r, both, world.start, now, shown, whereOf(world)),
+			book: (events) => kindOf(both).book(both, foldRun(both, world.start, events))
+		};
+	}
+};
+/** Two foods in one chamber. */
+const chamber: KindUnderLaw = {
+	name: 'two foods in a freeze-dryer',
+	foods: [
+		{ id: 'strawberries', form: 'whole' },
+		{ id: 'carrots', form: 'whole' }
+	],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const kitchen = { ...(await stores.home.kitchen()), freezeDryer: { name: 'machine', trays: 8, load_kg: 20 } };
+		const asks = this.foods.map(({ id }, i) => ({ lotId: world.rawLots[i] ?? '', thing: plain(knownFood(id)), called: id, raw_g: world.raw_g })); // prettier-ignore
+		const plan = planFreezeDry(asks, kitchen);
+		if (plan.kind === 'refused') throw new Error(plan.reason);
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		return {
+			id,
+			tap: (r, now, shown) => freezeDryTap(r, plan, world.start, now, shown, whereOf(world)),
+			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
+		};
+	}
+};
 const kinds = [
 	cooking,
 	packing,
+	jamming,
+	chamber,
 	drying('one food in the dryer', [{ id: 'apples', form: 'whole' }]),
 	drying('two foods in one load', [
 		{ id: 'apples', form: 'whole' },
