@@ -1,6 +1,6 @@
 import { potVolume_L } from '$core/heat/boil-down';
 import { sayDuration, sayLength, sayWeight } from '$core/quantities/format';
-import { cookedDown, panOf, planCook } from '$core/runs/kinds/cook-down/make';
+import { cookedDown, forPan, panOf, planCook } from '$core/runs/kinds/cook-down/make';
 import { subjectOf, type CookPlan } from '$core/runs/kinds/cook-down/plan';
 import { make } from '$core/things/transform';
 import { freezeWays } from '$core/ways/freeze-ways';
@@ -84,7 +84,7 @@ export async function panFor(stores: Stores, ask: PanAsk, now: Date): Promise<{ 
 	};
 	if (view.stop !== '' || !row || !pot) return { view, plan: null };
 	const raw_g = amountOf(read, ask.grams);
-	const made = make(row, thing, raw_g);
+	const made = make(row, forPan(thing), raw_g);
 	const freeze = freezeWays({
 		thing: made.thing,
 		grams: Math.max(1, Math.round(made.grams)),

@@ -1,6 +1,7 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
 import { choiceStore } from './choices';
+import { gatherStore } from './gather';
 import { gearStore } from './gear';
 import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
@@ -19,6 +20,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		gear: gearStore(db, household.id, now),
 		instruments: instrumentStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
+		gather: gatherStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
 		stock: stockStore(db, household.id, now),
 		runs: runStore(db, household, now, open),

@@ -12,10 +12,12 @@
 		ontap
 	}: { session: RunSession; units: Units; counter: string; ontap: (tap: Tap) => void } = $props();
 	const offers = $derived(
-		session.plan.subjects.flatMap((s) => s.byproducts.map((b) => ({ ...b, subject: s.n, key: `${s.n} ${b.form}` })))
+		session.plan.subjects.flatMap((s) =>
+			s.byproducts.map((b) => ({ ...b, subject: s.n, key: `${s.n} ${b.food} ${b.form}` }))
+		)
 	);
-	const keptOf = (subject: number, form: string) =>
-		session.state.byproducts.filter((b) => b.subject === subject && b.form === form);
+	const keptOf = (subject: number, food: string, form: string) =>
+		session.state.byproducts.filter((b) => b.subject === subject && b.food === food && b.form === form);
 	let weighed = $state<Record<string, number>>({});
 </script>
 
@@ -25,7 +27,7 @@
 		<p class="text-[15px] text-soft">For stock, jelly, the hens: what is kept stands in the Basket.</p>
 		<ul class="ruled mt-2">
 			{#each offers as b (b.key)}
-				{@const kept = keptOf(b.subject, b.form)}
+				{@const kept = keptOf(b.subject, b.food, b.form)}
 				<li class="flex flex-wrap items-end justify-between gap-3 py-2">
 					<b class="first-letter:uppercase">{b.name}</b>
 					{#if kept.length > 0}

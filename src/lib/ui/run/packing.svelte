@@ -11,24 +11,33 @@
 		session,
 		things,
 		units,
+		except,
 		ontap
-	}: { session: RunSession; things: StoveThings; units: Units; ontap: (tap: Tap) => boolean } = $props();
+	}: {
+		session: RunSession;
+		things: StoveThings;
+		units: Units;
+		/** What is packed in the big panel just now: not here once more. */
+		except: number | null;
+		ontap: (tap: Tap) => boolean;
+	} = $props();
 	const outputs = $derived(kindOf(session.plan).outputs(session.plan));
 	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));
+	const others = $derived(packable.filter((p) => p.n !== except));
 </script>
 
-<p class="py-2 text-[15px]">
-	{#each outputs as o (o.n)}<a
-			class="mr-3"
-			href="/stove/{session.id}/labels{outputs.length > 1 ? `?of=${o.n}` : ''}"
-			target="_blank"
-			rel="noopener">Print the labels{outputs.length > 1 ? `: ${o.title}` : ''}</a
-		>{/each}: {packable.every((p) => p.packWord === 'pack') && session.plan.kind !== 'dry'
-		? 'nothing sticks to a frozen pack'
-		: 'before the jars are full'}.
-</p>
-<LabelsNote />
-{#each packable as s (s.n)}
+{#if except === null}<p class="py-2 text-[15px]">
+		{#each outputs as o (o.n)}<a
+				class="mr-3"
+				href="/stove/{session.id}/labels{outputs.length > 1 ? `?of=${o.n}` : ''}"
+				target="_blank"
+				rel="noopener">Print the labels{outputs.length > 1 ? `: ${o.title}` : ''}</a
+			>{/each}: {packable.every((p) => p.packWord === 'pack') && session.plan.kind !== 'dry'
+			? 'nothing sticks to a frozen pack'
+			: 'before the jars are full'}.
+	</p>
+	<LabelsNote />{/if}
+{#each others as s (s.n)}
 	<details class="py-2">
 		<summary class="font-bold">Pack what is {s.readyWord}{packable.length > 1 ? `: ${s.name}` : ''}</summary><PackForm
 			{session}

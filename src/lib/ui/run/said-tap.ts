@@ -29,6 +29,7 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 	switch (tap.type) {
 		case 'weigh':
 		case 'ice':
+		case 'part-ready':
 			return { ...tap, grams };
 		// What should be on it is no weighing.
 		case 'scale':

@@ -311,7 +311,13 @@
 							server.{/if}
 					</p>
 				{/if}
-				{#if !packing}<Packing {session} {things} {units} ontap={(what) => tap(session, what)} />{/if}
+				<Packing
+					{session}
+					{things}
+					{units}
+					except={packing && main?.session === session ? (main.act.subject ?? 1) : null}
+					ontap={(what) => tap(session, what)}
+				/>
 				<Around {stove} {things} {awake} bind:voice onvoice={() => (spoken = '')} />
 				<div class="flex flex-wrap justify-between gap-2 py-2">
 					<StopHere {session} {units} bind:open={stopOpen} ontap={(what) => tap(session, what)} />

@@ -30,7 +30,8 @@
 <p class="mt-1 max-w-3xl text-soft">
 	Tick what goes into the pot and the freezer together. One screen leads all of it: each food by its own time, in the
 	order of the pot. Or <a href="/stove/kit">packs of several things</a>: smoothie packs, soup jars; or
-	<a href="/stove/freeze-dry">a load of the freeze-dryer</a>.
+	<a href="/stove/freeze-dry">a load of the freeze-dryer</a>; or
+	<a href="/stove/gather">gather</a> until there is enough.
 </p>
 <Faults {failed} />
 {#if data.rows.length === 0}

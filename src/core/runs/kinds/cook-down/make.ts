@@ -20,9 +20,18 @@ const heldBack = /skin|seed|core|pit|peel|pulp|stem|pomace|calyx/;
 /** Freshly milled fruit, kg to the litre (common practice). */
 const thin_kg_L = 1.02;
 
+/**
+ * As it goes into the pan: frozen or thawed fruit and vegetables are cooked like fresh ones, their own juice with them (common
+ * practice); what may still be used at all is decided before.
+ */
+export const forPan = (thing: Thing): Thing =>
+	thing.state === 'frozen' || thing.state === 'thawed' ? { ...thing, state: 'fresh' } : thing;
+
 /** What may be made of a thing in a pan. */
 export const cookedDown = (thing: Thing): readonly TransformRow[] =>
-	transformsOf(thing).filter((r) => led.has(r.step) && (r.to.state === 'cooked' || r.step === 'juice') && !r.unsure);
+	transformsOf(forPan(thing)).filter(
+		(r) => led.has(r.step) && (r.to.state === 'cooked' || r.step === 'juice') && !r.unsure
+	);
 
 /** The pan's own measures; guessed from its litres where nobody measured it: three quarters as high as wide (common practice). */
 export function panOf(pot: KitchenPot): BoilPot & { readonly guessed: boolean } {
@@ -46,7 +55,8 @@ export interface CookChosen {
 
 /** Freezes what is to become of a lot in a pan into the plan of a run. */
 export function planCook(chosen: CookChosen, kitchen: Kitchen): CookPlan {
-	const { thing, row, lotId, called, raw_g, pot, freeze } = chosen;
+	const { row, lotId, called, raw_g, pot, freeze } = chosen;
+	const thing = forPan(chosen.thing);
 	const boil_C = boilingPoint_C(kitchen.altitude_m ?? 0);
 	const made = make(row, thing, raw_g);
 	const milledOut = (row.by ?? []).filter((b) => heldBack.test(b.form)).reduce((sum, b) => sum + b.share, 0);

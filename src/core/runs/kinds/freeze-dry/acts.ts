@@ -165,7 +165,7 @@ function packing(plan: FreezeDryPlan, state: FreezeDryState, now: number, warmAt
 				asks: 'packs',
 				button: null,
 				task: 'seal',
-				urgency: packed ? 8.5 : late ? 0.6 : 5
+				urgency: (packed ? 8.5 : late ? 0.6 : 5) + subject.n * 0.01
 			} satisfies FreezeDryAct;
 		});
 }

@@ -93,19 +93,19 @@ export function planFreezeDry(asks: readonly FreezeDryAsk[], kitchen: Kitchen): 
 	const machine = kitchen.freezeDryer;
 	const no = (reason: string, instead: string): Refusal => ({ kind: 'refused', reason, source: sources.practice.title, instead: [instead] }); // prettier-ignore
 	if (!machine) return no('There is no freeze-dryer in the Kitchen yet.', 'Say it in the Kitchen, with its trays');
-	const subjects: FreezeDrySubject[] = [];
-	let next = 1;
+	const reads = [];
 	for (const ask of asks) {
 		const read = onTrays(ask, kitchen, machine);
 		if ('kind' in read) return read;
-		const { traysNeeded, ...subject } = read;
-		subjects.push({
-			...subject,
-			n: subjects.length + 1,
-			trays: Array.from({ length: traysNeeded }, (_, i) => next + i)
-		});
-		next += traysNeeded;
+		reads.push(read);
 	}
+	// What is wet through comes last: its tray is the one to watch.
+	reads.sort((a, b) => Number(a.wet) - Number(b.wet));
+	let next = 1;
+	const subjects = reads.map(({ traysNeeded, ...subject }, i): FreezeDrySubject => {
+		const trays = Array.from({ length: traysNeeded }, () => next++);
+		return { ...subject, n: i + 1, trays };
+	});
 	if (next - 1 > machine.trays)
 		return no(
 			`That is ${next - 1} trays, and the ${machine.name} has ${machine.trays}.`,

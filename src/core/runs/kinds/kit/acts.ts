@@ -1,3 +1,4 @@
+import { sayDate } from '../../../quantities/dates';
 import { sayCount, sayWeight } from '../../../quantities/format';
 import type { Act, TapOf, Trouble } from '../../engine/kind';
 import type { KitEvent } from './events';
@@ -50,7 +51,7 @@ export function acts(plan: KitPlan, state: KitState, now: number): KitAct[] {
 			short: kit.food.name,
 			sentence:
 				kit.place === 'freezer' ? 'Fill them, label them, into the freezer.' : 'Fill them, close them, label them.',
-			hint: `Into each: ${eachWords(plan)}.${short} By label until ${kit.until}: ${kit.weakest} first.`,
+			hint: `Into each: ${eachWords(plan)}.${short} By label until ${sayDate(kit.until)}: ${kit.weakest} first.`,
 			since: state.startedAt,
 			asks: 'packs',
 			button: null,

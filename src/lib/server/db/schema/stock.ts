@@ -349,3 +349,25 @@ export const wayChoice = pgTable(
 		check('choice_share', sql`${t.shareG} is null or ${t.shareG} > 0`)
 	]
 );
+
+/** What is gathered over days toward a load or a recipe: whatever of this food stands fresh or frozen counts. */
+export const gathering = pgTable(
+	'gathering',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		food: text('food').notNull(),
+		targetG: integer('target_g').notNull(),
+		/** For what: "ketchup". */
+		words: text('words').notNull(),
+		madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+		/** Given up, or taken to work. */
+		endedAt: timestamp('ended_at', { withTimezone: true })
+	},
+	(t) => [
+		index('gathering_open')
+			.on(t.householdId)
+			.where(sql`${t.endedAt} is null`),
+		check('gathering_target', sql`${t.targetG} > 0`)
+	]
+);
