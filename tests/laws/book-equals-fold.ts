@@ -283,7 +283,8 @@ export async function expectBook(
 		expect(open, where).toBe(Math.max(0, over - settled));
 		if (packs) {
 			const entry = book.entries.find((e) => e.n === packs.subject);
-			expect([one.food, one.state, one.waiting], where).toEqual([entry?.food, entry?.state, false]);
+			// It is what the plan says: no line is read again for it when it goes back to work.
+			expect([one.food, one.state, one.waiting, one.reader], where).toEqual([entry?.food, entry?.state, false, 1]);
 			expect(one.batchId, where).toBe(outputs.find((o) => o.n === packs.subject)?.batchId);
 		}
 		if (off) expect([one.food, one.form, one.unit, one.waiting], where).toEqual([off.food, off.form, 'dg', true]);

@@ -15,7 +15,7 @@ type NewLot = typeof lot.$inferInsert;
 type PlaceRow = typeof place.$inferSelect;
 
 /** The reader of lines that new lots are understood by. */
-const thisReader = 1;
+export const thisReader = 1;
 
 export function knownFood(id: string): FoodRow {
 	const food = foodById(id);

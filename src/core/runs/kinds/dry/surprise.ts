@@ -50,7 +50,7 @@ export function surprise(plan: DryPlan, tap: DryTap, state?: DryState, volume_mL
 			if (!subject) return undefined;
 			const total = tap.packs * tap.pack_g;
 			if (total >= subject.dry_g * far)
-				return `${sayCount(tap.packs, 'jar')} of ${say(tap.pack_g)} are ${say(total)}, where about ${say(subject.dry_g)} was to come. Is that right?`;
+				return `${sayCount(tap.packs, subject.cold ? 'pack' : 'jar')} of ${say(tap.pack_g)} are ${say(total)}, where about ${say(subject.dry_g)} was to come. Is that right?`;
 			if (volume_mL !== undefined && tap.pack_g > volume_mL * densest_kg_L)
 				return `${say(tap.pack_g)} in a container that holds ${sayVolume(volume_mL / 1000, plan.units)}. Is that right?`;
 			if (!state) return undefined;

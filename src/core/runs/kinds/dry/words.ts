@@ -41,6 +41,6 @@ export function say(event: DryEvent, units: Units, plan: DryPlan | null): string
 		case 'power':
 			return event.on ? 'dryer on' : 'dryer off';
 		default:
-			return sayCommon(event, units, food, 'jar');
+			return sayCommon(event, units, food, plan?.subjects.every((s) => s.cold) ? 'pack' : 'jar');
 	}
 }

@@ -6,7 +6,7 @@ import { dgOf, packsOfGrams } from '$core/stock/amount';
 import { plain } from '$core/things/thing';
 import type { Tx } from '../../db/client';
 import { lot, runEvent } from '../../db/schema';
-import { knownFood, lotOfThing } from '../../things';
+import { knownFood, lotOfThing, thisReader } from '../../things';
 import type { HouseholdRow } from '../households';
 import { makeLot } from '../stock/post';
 import type { Entries } from './entries';
@@ -81,6 +81,8 @@ export async function lotsOf(
 					form: entry.form,
 					placeId: line.placeId,
 					condition: 'firm',
+					// No line was read for it: it is what its plan says.
+					reader: thisReader,
 					said: '',
 					note: '',
 					title: entry.title,
