@@ -12,6 +12,7 @@ import { freePort, startPostgres } from './lib/postgres.mjs';
 import { capture } from './lib/run.mjs';
 import { Plain, fail, root, say } from './lib/say.mjs';
 
+const chromiumArgs = ['--no-sandbox', '--disable-gpu', '--disable-background-networking'];
 /** @type {[string, string, string][]} */
 const rows = [];
 /** Said at once, so that what was measured is there when a later part fails; and in the table at the end. */
@@ -148,6 +149,29 @@ async function benchStove(sql, world) {
 }
 
 /**
+ * A browser with so many tabs, each live; they share one stream through one worker.
+ * @param {string} origin @param {readonly string[]} paths
+ */
+async function openTabs(origin, paths) {
+	const { chromium } = await import('@playwright/test');
+	const browser = await chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
+	const context = await browser.newContext();
+	for (const path of paths) {
+		const page = await context.newPage();
+		await page.goto(`${origin}${path}`);
+		await page.locator('html[data-alive]').waitFor();
+	}
+	return {
+		async streams() {
+			const session = await browser.newBrowserCDPSession();
+			const { targetInfos } = await session.send('Target.getTargets');
+			return targetInfos.filter((t) => t.type === 'shared_worker').length;
+		},
+		close: () => browser.close()
+	};
+}
+
+/**
  * 50 instruments at one reading a second, 20 plain listeners: what the server takes, and how old the news is.
  * @param {import('postgres').Sql} sql @param {{ origin: string, household: string, pid: number }} world
  */
@@ -161,8 +185,11 @@ async function benchLive(sql, { origin, household, pid }) {
 		pages: ['/basket', '/stove', '/kitchen/instruments']
 	};
 	await liveLoad(sql, { ...how, seconds: 5 });
+	const tabs = await openTabs(origin, ['/stove', '/basket', '/kitchen/instruments']);
 	const before = memory_kB(pid);
 	const found = await liveLoad(sql, { ...how, seconds: Math.max(20, minutes * 60) });
+	row('the same: one browser, three tabs: streams between them', `${await tabs.streams()}`, '1');
+	await tabs.close();
 	row(
 		'50 instruments at 1 Hz, 20 listeners: a reading kept, p50 / p95',
 		`${ms(percentile(found.posts, 0.5))} / ${ms(percentile(found.posts, 0.95))}; ${found.failed} of ${found.posts.length} failed`,
@@ -409,10 +436,7 @@ try {
 		process.exit(0);
 	}
 	const { chromium } = await import('@playwright/test');
-	const browser = await chromium.launch({
-		executablePath: chromiumPath(),
-		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
-	});
+	const browser = await chromium.launch({ executablePath: chromiumPath(), args: chromiumArgs });
 	for (const path of ['/basket', `/ways/${raw?.id}`, '/stove', '/shelves', '/book', '/kitchen', '/tables']) {
 		const page = await browser.newPage();
 		let bytes = 0;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { frozenPace, labelOver, type ColdStay } from './pace';
+import { frozenPace, labelOver, paceAs_C, withMeasured, type ColdStay } from './pace';
 
 const day = 86_400_000;
 const cFromF = (f: number) => (f - 32) / 1.8;
@@ -53,5 +53,26 @@ describe('frozen food over the history of its freezer', () => {
 			),
 			{ numRuns: 2000 }
 		);
+	});
+});
+
+describe('a freezer that its probe knows', () => {
+	const open: ColdStay[] = [{ place_C: -18, from: 0, until: null }];
+	it('uses up the label by what was measured, and by the usual temperature where nothing was', () => {
+		// Ten days 10 °F above the printed freezer age twice as fast (common practice): ten days more are gone of the label.
+		const warm: ColdStay[] = [{ place_C: -18 + 10 / 1.8, from: 20 * day, until: 30 * day }];
+		const stays = withMeasured(open, warm);
+		expect(stays.map((s) => [Math.round(s.from / day), s.until === null ? null : Math.round(s.until / day)])).toEqual([[0, 20], [20, 30], [30, null]]); // prettier-ignore
+		expect(labelOver(365 * day, stays) / day).toBeCloseTo(355, 1);
+		expect(labelOver(365 * day, open) / day).toBe(365);
+	});
+	it('is followed only since the pack lies there, and gives nothing back for what was colder', () => {
+		const before: ColdStay[] = [{ place_C: -5, from: -10 * day, until: 2 * day }];
+		expect(withMeasured(open, before)[0]).toMatchObject({ place_C: -5, from: 0, until: 2 * day });
+		const cold: ColdStay[] = [{ place_C: -30, from: 0, until: 100 * day }];
+		expect(labelOver(365 * day, withMeasured(open, cold)) / day).toBe(365);
+	});
+	it('turns a mean pace back into the temperature that has it', () => {
+		for (const pace of [1, 1.7, 2, 8]) expect(frozenPace(paceAs_C(pace))).toBeCloseTo(pace, 9);
 	});
 });

@@ -22,6 +22,32 @@ export interface ColdStay {
 	readonly until: number | null;
 }
 
+/** The temperature at which food grows old at a pace: what a day of many readings comes to. */
+export const paceAs_C = (pace: number): number =>
+	freezingRules.freezer_C.value + freezingRules.halved_K.value * Math.log2(Math.max(1, pace));
+
+/**
+ * The last stay with what its freezer's own probe said of it: where it was measured, that counts, and between and after the
+ * place's usual temperature.
+ *
+ * @param stays in the order of time, the last open
+ * @param measured stretches that were measured, in the order of time, none over another
+ */
+export function withMeasured(stays: readonly ColdStay[], measured: readonly ColdStay[]): readonly ColdStay[] {
+	const last = stays.at(-1);
+	if (!last || last.until !== null || measured.length === 0) return stays;
+	const cut: ColdStay[] = [];
+	let from = last.from;
+	for (const one of measured) {
+		const [begin, end] = [Math.max(one.from, from), one.until ?? Infinity];
+		if (end <= begin || !Number.isFinite(end)) continue;
+		if (begin > from) cut.push({ place_C: last.place_C, from, until: begin });
+		cut.push({ place_C: one.place_C, from: begin, until: end });
+		from = end;
+	}
+	return [...stays.slice(0, -1), ...cut, { place_C: last.place_C, from, until: null }];
+}
+
 /**
  * What is left of a frozen pack's label, over the history of its freezers: warm weeks use it up faster.
  *

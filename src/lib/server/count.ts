@@ -11,7 +11,12 @@ import { lotThing } from './things';
 /** The lines of a place that is counted, what is eaten first at the top; and the places that may come next. @throws {AppError} 404 */
 export async function countOf(stores: Stores, household: HouseholdRow, now: Date, placeId: string, most: number) {
 	const { stock, home } = stores;
-	const [places, sums, rows] = await Promise.all([home.places(), stock.sums(), stock.shelves({ most, only: placeId })]);
+	const [places, sums, rows, cold] = await Promise.all([
+		home.places(),
+		stock.sums(),
+		stock.shelves({ most, only: placeId }),
+		stores.instruments.coldHistory()
+	]);
 	const place = places.find((p) => p.id === placeId);
 	if (!place) throw notFound('place');
 	const there = rows.filter((r) => !r.waiting);
@@ -20,7 +25,7 @@ export async function countOf(stores: Stores, household: HouseholdRow, now: Date
 	const lines = there
 		.map((row) => {
 			const told = lotThing(row, place, now);
-			const { by, ended } = eatBy(row, place, told, looked.get(row.id) ?? []);
+			const { by, ended } = eatBy(row, place, told, looked.get(row.id) ?? [], cold.get(placeId));
 			const over = told.thing.age?.past === 'end' && told.thing.age.limit === 'safety';
 			const { id, title, unit, amount, code } = row;
 			const each = unit === 'pack' ? sayContent(row, units) : '';

@@ -31,7 +31,10 @@ export interface GatherView {
 /** What is gathered, how far it is, when it fills, and what the oldest of it wants. */
 export async function gatheringsOf(stores: Stores, household: HouseholdRow, now: Date): Promise<GatherView[]> {
 	const open = await stores.gather.open();
-	const rows = await stores.gather.lotsOf([...new Set(open.map((g) => g.food))]);
+	const [rows, cold] = await Promise.all([
+		stores.gather.lotsOf([...new Set(open.map((g) => g.food))]),
+		stores.instruments.coldHistory()
+	]);
 	const { units, zone } = household;
 	const say = (ms: number) => sayDate(dateIn(zone, ms));
 	return open.map((one) => {
@@ -40,7 +43,7 @@ export async function gatheringsOf(stores: Stores, household: HouseholdRow, now:
 			.filter((r) => r.lot.food === one.food)
 			.map(({ lot, place, free }) => {
 				const told = lotThing(lot, place, now);
-				return { lot, place, free, grams: gramsOf(lot, free), until: eatBy({ ...lot, amount: free, code: null, way: null, container: null, volumeMl: null }, place, told, []).by }; // prettier-ignore
+				return { lot, place, free, grams: gramsOf(lot, free), until: eatBy({ ...lot, amount: free, code: null, way: null, container: null, volumeMl: null }, place, told, [], cold.get(place.id)).by }; // prettier-ignore
 			});
 		const found = gatherForecast(
 			lots.map((l) => ({ at: l.lot.since.getTime(), grams: l.grams, until: l.until })),

@@ -1,5 +1,5 @@
 import { dateIn, daysBetween } from '$core/freezing/keep';
-import { labelOver } from '$core/freezing/pace';
+import { labelOver, withMeasured, type ColdStay } from '$core/freezing/pace';
 import { sayAs, sayDate, sayMonth } from '$core/quantities/dates';
 import { editWeight } from '$core/quantities/parse-weight';
 import { sayWeight } from '$core/quantities/format';
@@ -22,17 +22,25 @@ import { lotThing, ripensWords, standingIn, staysOf, type LotThing } from './thi
 
 export type ShelfRow = Awaited<ReturnType<Stores['stock']['named']>>[number];
 
-/** When a lot should be eaten by, over its label, its clock and what was found at it. */
+/**
+ * When a lot should be eaten by, over its label, its clock and what was found at it.
+ *
+ * @param measured what the probe of its freezer said, day by day
+ */
 export function eatBy(
 	row: ShelfRow,
 	place: PlaceRow,
 	told: LotThing,
-	looked: readonly Looked[]
+	looked: readonly Looked[],
+	measured: readonly ColdStay[] = []
 ): { by: number; ended: boolean } {
 	const { clock, thing } = told;
 	// A label holds for what was kept, frozen over what its freezers were; what is opened, thawed or fresh goes by its clock.
 	const said = row.keepsUntil === null ? undefined : Date.parse(`${row.keepsUntil}T12:00:00Z`);
-	const label = said !== undefined && thing.state === 'frozen' ? labelOver(said, staysOf(row, place)) : said;
+	const label =
+		said !== undefined && thing.state === 'frozen'
+			? labelOver(said, withMeasured(staysOf(row, place), measured))
+			: said;
 	const own = thing.state === 'fresh' || label === undefined ? clock.bestBy : label;
 	const found = afterLooks(looked);
 	return { by: Math.min(own, found.by ?? Infinity), ended: found.ended };
@@ -75,18 +83,20 @@ interface Around {
 	readonly household: HouseholdRow;
 	readonly looked: ReadonlyMap<string, Looked[]>;
 	readonly claimed: ReadonlyMap<string, Spoken>;
+	/** What probes said of freezers, by place. */
+	readonly cold: ReadonlyMap<string, readonly ColdStay[]>;
 	readonly now: Date;
 }
 
 /** One lot as the Shelves show it. */
 export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfLot {
-	const { household, looked, claimed, now } = around;
+	const { household, looked, claimed, cold, now } = around;
 	const { units, zone } = household;
 	const told = lotThing(row, place, now);
 	const { thing, clock } = told;
 	const seen = looked.get(row.id) ?? [];
 	const spoken = claimed.get(row.id);
-	const { by, ended } = eatBy(row, place, told, seen);
+	const { by, ended } = eatBy(row, place, told, seen, cold.get(place.id));
 	const over = thing.age?.past === 'end' && thing.age.limit === 'safety';
 	const stopped = gate({ thing, way: 'serve-raw' });
 	const stop = stopped && ['jar-process', 'age-out'].includes(stopped.rule ?? '') ? stopped : undefined;
@@ -181,13 +191,14 @@ export async function shelvesOf(
 ): Promise<Shelves> {
 	const words = search.toLowerCase().split(/\s+/).filter(Boolean);
 	const { stock, home } = stores;
-	const [places, claimed, sums, rows] = await Promise.all([
+	const [places, claimed, sums, cold, rows] = await Promise.all([
 		home.places(),
 		stock.claimed(),
 		stock.sums(),
+		stores.instruments.coldHistory(),
 		words.length > 0 ? searched(stores, words) : stock.shelves({ most, ...(all ? { all } : {}) })
 	]);
-	const around: Around = { places, household, looked: await stock.looked(rows.map((r) => r.id)), claimed, now };
+	const around: Around = { places, household, looked: await stock.looked(rows.map((r) => r.id)), claimed, cold, now };
 	const sumAt = new Map(sums.map((s) => [s.placeId, s]));
 	const byPlace = new Map<string, ShelfRow[]>();
 	for (const row of rows) {

@@ -22,6 +22,8 @@ export interface Closing {
 	readonly elapsed_s: number;
 	/** Hands-on, from the plan's own estimate scaled to what went through and no longer than the run: the clock cannot see hands. */
 	readonly hands_s: number;
+	/** What the heat or the machine took, kWh: by its power and the time that it was on; where nobody knows it there is none. */
+	readonly energy_kWh?: number;
 	readonly lots: readonly {
 		/** The tap that packed them; entries of before have none. */
 		readonly eventId?: string;

@@ -1,8 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { packsOfGrams } from '$core/stock/amount';
+import { plain } from '$core/things/thing';
 import { bringUpToDate, connect } from '../db/client';
 import { LiveHub, tell, type NewsKind } from '../live';
 import { instrumentById, instrumentStore, type SentReading } from './instruments';
+import { shelvesOf } from '../shelves';
+import { knownFood, lotOfThing } from '../things';
+import { storesFor } from '.';
+import { makeLot, post } from './stock';
 import { householdById, newHousehold } from './households';
 
 let link: ReturnType<typeof connect>;
@@ -34,6 +40,49 @@ async function kitchen(name: string) {
 const g = (value: number, at: number): SentReading => ({ value, unit: 'g', at });
 
 describe('an instrument', () => {
+	it('that hangs in a freezer tells, day by day, at what pace the packs in it grew old; mistrusted it tells nothing', async () => {
+		const { id, at, pair } = await kitchen('freezer');
+		const { tool, send } = await pair('temperature', 'freezer');
+		const home = await householdById(link.db, id);
+		if (!home) throw new Error('no household');
+		const stores = (ms: number) => storesFor(link.db, home, new Date(ms));
+		const freezer = (await stores(now).home.places()).find((p) => p.kind === 'freezer');
+		const name = { name: 'Probe', watch: 'freezer', tareG: 0 } as const;
+		const day = 86_400_000;
+		// Two days at −8 °C, one at −20.
+		for (const [d, value] of [
+			[0, -8],
+			[1, -8],
+			[2, -20]
+		] as const)
+			for (let h = 0; h < 24; h++) {
+				const ms = now - (now % day) + d * day + h * 3_600_000;
+				await send(ms, [{ value, unit: 'C', at: ms }]);
+			}
+		const later = now + 4 * day;
+		expect((await at(later).coldHistory()).size).toBe(0);
+		await at(later).change(randomUUID(), tool, { ...name, placeId: freezer?.id ?? '' });
+		const found = [...((await at(later).coldHistory()).get(freezer?.id ?? '') ?? [])];
+		expect(found.map((f) => Math.round(f.place_C * 10) / 10)).toEqual([-8, -8, -18]);
+		// A pack frozen that morning keeps less than its label says: each of the two days took 2^(10/5.56) days of it.
+		const lotId = await link.db.transaction(async (tx) => {
+			const lot = { ...lotOfThing({ ...plain(knownFood('green-beans')), state: 'frozen' }), ...packsOfGrams(500) };
+			const since = new Date(now - (now % day));
+			const made = await makeLot(tx, id, { ...lot, said: '', note: '', placeId: freezer?.id ?? '', since, keepsUntil: '2027-08-01' }, since); // prettier-ignore
+			await post(tx, id, randomUUID(), [{ lotId: made, kind: 'put', amount: 4 }], { now: since, by: 'test' });
+			return made;
+		});
+		const by = async (ms: number) => {
+			const { groups } = await shelvesOf(stores(ms), home, new Date(ms), { most: 50 });
+			return groups.flatMap((g) => g.places.flatMap((p) => p.lots)).find((l) => l.id === lotId)?.by ?? 0;
+		};
+		const lost = (Date.parse('2027-08-01T12:00:00Z') - (await by(later))) / day;
+		expect(lost).toBeCloseTo(2 * (2 ** (10 / (10 / 1.8)) - 1), 1);
+		await at(later).mistrust(randomUUID(), tool, true);
+		await at(later).change(randomUUID(), tool, { ...name, placeId: freezer?.id ?? '' });
+		expect((await at(later).coldHistory()).size).toBe(0);
+		await expect(at(later).change(randomUUID(), tool, { ...name, placeId: randomUUID() })).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+	});
 	it('is taken at its word only at rest, of now, without a fault and believed; a wrong unit is refused', async () => {
 		const { at, pair } = await kitchen('scale');
 		const { tool, send, one } = await pair('mass');

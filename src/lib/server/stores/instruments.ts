@@ -1,11 +1,13 @@
-import { and, asc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import { paceAs_C, type ColdStay } from '$core/freezing/pace';
+import { freezingRules } from '$reference/rules';
 import { alarmAt, beyond } from '$core/instruments/alarm';
 import { readValue } from '$core/instruments/read-value';
 import { standing, type Reading } from '$core/instruments/reading';
 import { thin, thinning } from '$core/instruments/thin';
 import { preparedOnce, type Database } from '../db/client';
-import { instrument, reading } from '../db/schema';
+import { instrument, place, reading } from '../db/schema';
 import { notFound } from '../errors';
 import { changer, named } from './change';
 import { tell } from '../live';
@@ -68,6 +70,46 @@ export async function instrumentById(db: Database, id: string): Promise<Instrume
 	return row;
 }
 
+/** Read anew after so long; of so many households. A cache: what it holds can be read again at any time. */
+const coldFresh_ms = 60_000;
+const mostCold = 200;
+const cold = new Map<string, { at: number; places: ReadonlyMap<string, readonly ColdStay[]> }>();
+/** A label lasts no longer. */
+const coldSince_ms = 2 * 365 * 86_400_000;
+
+/** Of each day the mean pace of what was read, as the temperature that has it. */
+async function readCold(db: Database, householdId: string, now: Date): Promise<Map<string, ColdStay[]>> {
+	const pace = sql`greatest(1, power(2, (${reading.value} - ${freezingRules.freezer_C.value}) / ${freezingRules.halved_K.value}))`;
+	const span = sql`greatest(${reading.spanMs}, 1000)`;
+	const rows = await db
+		.select({
+			placeId: instrument.placeId,
+			from: sql<number>`(extract(epoch from date_trunc('day', ${reading.at}, 'UTC')) * 1000)::float8`,
+			pace: sql<number>`(sum(${pace} * ${span}) / sum(${span}))::float8`
+		})
+		.from(instrument)
+		.innerJoin(reading, eq(reading.instrumentId, instrument.id))
+		.where(
+			and(
+				eq(instrument.householdId, householdId),
+				eq(instrument.quantity, 'temperature'),
+				isNotNull(instrument.placeId),
+				isNull(instrument.mistrustedAt),
+				eq(reading.fault, ''),
+				gt(reading.at, new Date(now.getTime() - coldSince_ms))
+			)
+		)
+		.groupBy(instrument.placeId, sql`date_trunc('day', ${reading.at}, 'UTC')`)
+		.orderBy(sql`date_trunc('day', ${reading.at}, 'UTC')`);
+	const places = new Map<string, ColdStay[]>();
+	for (const { placeId, from, pace } of rows) {
+		if (placeId === null) continue;
+		const until = Math.min(from + 86_400_000, now.getTime());
+		places.set(placeId, [...(places.get(placeId) ?? []), { place_C: paceAs_C(pace), from, until }]);
+	}
+	return places;
+}
+
 export function instrumentStore(db: Database, householdId: string, now: Date) {
 	const change = changer(db, householdId, now);
 	const mine = (id: string) => and(eq(instrument.householdId, householdId), eq(instrument.id, id));
@@ -97,6 +139,7 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 					name: row.name,
 					quantity: row.quantity,
 					watch: row.watch,
+					placeId: row.placeId,
 					tare_g: row.tareG,
 					trusted: row.mistrustedAt === null,
 					standIn: row.standIn,
@@ -129,9 +172,35 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 			if (!row) throw notFound('instrument');
 			return row.id;
 		},
-		/** @throws {AppError} 404; 409 NAME_TAKEN */
-		change: (key: string, id: string, values: Pick<InstrumentRow, 'name' | 'watch' | 'tareG'>) =>
-			named('name', values.name, () => update(key, id, 'change', values)),
+		/** @throws {AppError} 404, also of the place; 409 NAME_TAKEN */
+		async change(key: string, id: string, values: Pick<InstrumentRow, 'name' | 'watch' | 'tareG' | 'placeId'>) {
+			if (values.placeId !== null) {
+				const [there] = await db
+					.select({ id: place.id })
+					.from(place)
+					.where(and(eq(place.householdId, householdId), eq(place.id, values.placeId), isNull(place.removedAt)));
+				if (!there) throw notFound('place');
+			}
+			cold.delete(householdId);
+			return named('name', values.name, () => update(key, id, 'change', values));
+		},
+		/**
+		 * What the probes said of the places that they hang in, day by day, by the pace at which frozen food grew old there.
+		 * A minute old at the most.
+		 */
+		async coldHistory(): Promise<ReadonlyMap<string, readonly ColdStay[]>> {
+			const at = now.getTime();
+			const known = cold.get(householdId);
+			if (known && Math.abs(at - known.at) < coldFresh_ms) return known.places;
+			const places = await readCold(db, householdId, now);
+			cold.delete(householdId);
+			cold.set(householdId, { at, places });
+			for (const id of cold.keys()) {
+				if (cold.size <= mostCold) break;
+				cold.delete(id);
+			}
+			return places;
+		},
 		/** It is believed no more, or again. @throws {AppError} 404 */
 		mistrust: (key: string, id: string, on: boolean) =>
 			update(key, id, 'mistrust', { mistrustedAt: on ? now : null, beyondSince: null }),

@@ -7,6 +7,8 @@ export interface LiveInstrument {
 	readonly name: string;
 	readonly quantity: Quantity;
 	readonly watch: Watch;
+	/** The place that it hangs in. */
+	readonly placeId: string | null;
 	readonly tare_g: number;
 	readonly trusted: boolean;
 	readonly standIn: boolean;

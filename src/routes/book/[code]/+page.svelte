@@ -77,7 +77,11 @@
 	<div>
 		<dt class="text-sm text-soft">start to away</dt>
 		<dd class="head text-3xl font-bold">{sayDuration(c.elapsed_s)}</dd>
-		<dd class="text-sm text-soft">hands about {sayDuration(c.hands_s)}</dd>
+		<dd class="text-sm text-soft">
+			hands about {sayDuration(c.hands_s)}{c.energy_kWh === undefined
+				? ''
+				: `, ${c.energy_kWh < 10 ? c.energy_kWh.toFixed(1) : Math.round(c.energy_kWh)} kWh`}
+		</dd>
 	</div>
 </dl>
 {#if c.supper_g > 0}<p class="mt-2">{sayWeight(c.supper_g, units)} went to supper.</p>{/if}

@@ -13,13 +13,14 @@ const day_ms = 86_400_000;
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
-		const all = await stores.instruments.live();
+		const [all, places] = await Promise.all([stores.instruments.live(), stores.home.places()]);
 		const shown = all.find((i) => i.id === url.searchParams.get('of')) ?? null;
 		const history = shown ? await stores.instruments.history(shown.id, new Date(now.getTime() - 2 * day_ms)) : [];
 		// As many points as a line has dots: each the mean of its stretch.
 		const every = Math.max(1, Math.ceil(history.length / 240));
 		return {
 			title: 'Scales and probes',
+			freezers: places.filter((p) => p.kind === 'freezer').map(({ id: of, name }) => ({ id: of, name })),
 			instruments: all.map((i) => ({ ...i, edit: i.quantity === 'mass' ? editWeight(i.tare_g, household.units) : '' })),
 			shown: shown && { id: shown.id, name: shown.name, quantity: shown.quantity },
 			history: history.filter((_, n) => n % every === 0).map((r) => [r.at, r.value] as const)
@@ -55,16 +56,22 @@ export const actions: Actions = {
 	change: (event) =>
 		action(event, async (fields) => {
 			const v = parse(
-				Joi.object<{ id: string; name: string; watch: Watch; tare?: number; key: string }>({
+				Joi.object<{ id: string; name: string; watch: Watch; tare?: number; placeId?: string; key: string }>({
 					id: id().required(),
 					name: line(60).required().label('Its name'),
 					watch: watch(),
 					tare: weightWithin(0, 20_000).label('The tray’s weight'),
+					placeId: id().empty('').label('The place'),
 					key: key()
 				}),
 				fields
 			);
-			await event.locals.stores.instruments.change(v.key, v.id, { name: v.name, watch: v.watch, tareG: v.tare ?? 0 });
+			await event.locals.stores.instruments.change(v.key, v.id, {
+				name: v.name,
+				watch: v.watch,
+				tareG: v.tare ?? 0,
+				placeId: v.placeId ?? null
+			});
 			return { saved: v.name };
 		}),
 	/** Believed no more, or again. */

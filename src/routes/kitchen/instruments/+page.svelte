@@ -42,7 +42,8 @@
 <Rooms />
 <Faults failed={form as Failed | null} />
 <p class="mt-4 max-w-3xl text-soft">
-	What weighs and measures by itself fills the fields of the Stove; what a person writes always counts before it.
+	What weighs and measures by itself fills the fields of the Stove; what a person writes always counts before it. A
+	probe that hangs in a freezer tells the packs in it how long they keep.
 </p>
 {#if token}
 	<section class="mt-4 max-w-3xl rounded-xl border-2 border-rim px-4 py-3" aria-label="Its token">
@@ -109,7 +110,14 @@
 									>{#each Object.entries(watches) as [value, words] (value)}<option {value}>{words}</option
 										>{/each}</select
 								></label
-							>{/if}
+							>
+							{#if i.quantity === 'temperature' && data.freezers.length > 0}<label class="field"
+									><span>it hangs in</span><select name="placeId" value={i.placeId ?? ''}
+										><option value="">no freezer</option>{#each data.freezers as f (f.id)}<option value={f.id}
+												>{f.name}</option
+											>{/each}</select
+									></label
+								>{/if}{/if}
 						<button class="btn">Save</button>
 					</form>
 					<form method="POST" action="?/remove" use:enhance={withNotice()}>

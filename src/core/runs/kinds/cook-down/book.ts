@@ -1,3 +1,7 @@
+import { boilDownModel } from '../../../../reference/model-rules';
+import { steamHeat_J_kg } from '../../../heat/boil-down';
+import { waterHeat_J_kgK } from '../../../heat/constants';
+import { usefulPower_W } from '../../../heat/pot-heating';
 import { nothingBooked, packedLots, type Closing, type RunBook } from '../../engine/book';
 import type { Packable, Sums } from '../../engine/kind';
 import type { CookState } from './fold';
@@ -16,6 +20,19 @@ export function expected_g(plan: CookPlan, state: CookState): number {
 	if (state.milled_g !== null)
 		return Math.round(fraction === null ? state.milled_g : (state.milled_g / thin_kg_L) * fraction * thick_kg_L);
 	return load_g > 0 ? Math.round((out_g * state.load_g) / load_g) : out_g;
+}
+
+/** Brought to the boil, and what was cooked away, by the burner's own share of useful heat. */
+function energyOf(plan: CookPlan, state: CookState, begun: boolean): Pick<Closing, 'energy_kWh'> {
+	if (!begun) return {};
+	const { burner } = plan.pan;
+	const share = usefulPower_W(burner) / burner.power_W;
+	const heated_J = (state.load_g / 1000) * waterHeat_J_kgK * 75;
+	const subject = subjectOf(plan);
+	const cooked = subject.fraction !== null && state.thickBy !== null;
+	const gone_kg = cooked ? Math.max(0, (state.milled_g ?? state.load_g) - expected_g(plan, state)) / 1000 : 0;
+	const gone_J = (gone_kg * steamHeat_J_kg) / boilDownModel.openEfficiency.value;
+	return { energy_kWh: Math.round(((heated_J + gone_J) / share / 3.6e6) * 1000) / 1000 };
 }
 
 /** The book of a pan: one entry, once it was on the heat. */
@@ -40,6 +57,7 @@ export function book(plan: CookPlan, state: CookState): RunBook {
 		yield: packed > 0 && raw_g > 0 ? Math.max(0, packed - added_g) / raw_g : null,
 		elapsed_s: Math.round(elapsed_s),
 		hands_s: Math.round(Math.min(begun ? subject.expected.hands_s : 0, elapsed_s)),
+		...energyOf(plan, state, begun),
 		lots: packedLots(state.packed),
 		potfuls: []
 	};

@@ -146,6 +146,8 @@ describe('nine litres of tomatoes to a half in a pan of 26 cm', () => {
 			closing: { raw_g: 11_500, packed_g: 4500, byproduct_g: 400, lost_g: 6600 }
 		});
 		expect(used).toEqual([{ lotId: 'lot', grams: 11_500 }]);
+		// 11.5 kg by 75 K are 3.61 MJ; 4,465 g cooked away at 2.257 MJ a kg, of 80 % with the lid off, 12.6 MJ; gas gives 40 %.
+		expect(entries[0]?.closing.energy_kWh).toBeCloseTo((3.61 + 12.6) / 0.4 / 3.6, 1);
 	});
 });
 

@@ -1,3 +1,5 @@
+import { dryingModel } from '../../../../reference/model-rules';
+import { steamHeat_J_kg } from '../../../heat/boil-down';
 import {
 	nothingBooked,
 	packedLots,
@@ -90,10 +92,23 @@ function close(plan: DryPlan, state: DryState, subject: DrySubject, end: number)
 		yield: sums.packed_g > 0 && raw_g > 0 ? sums.packed_g / raw_g : null,
 		elapsed_s: Math.round(elapsed_s),
 		hands_s: Math.round(Math.min(subject.expected.hands_s * (load_g > 0 ? Math.min(1, on_g / load_g) : 0), elapsed_s)),
+		...energyOf(plan, state, trays),
 		lots: packedLots(packed),
 		potfuls: [],
 		trays: trays.map((t) => dried(plan, subject, t))
 	};
+}
+
+/** By the water that went, as the ways reckon it; and no more than the dryer can draw while it is on, shared out by the trays' hours. */
+function energyOf(plan: DryPlan, state: DryState, trays: readonly Tray[]): Pick<Closing, 'energy_kWh'> {
+	const gone_kg = trays.reduce((sum, t) => sum + Math.max(0, (wet_g(plan, t) ?? 0) - dryOf(plan, t)), 0) / 1000;
+	const hours = (list: readonly Tray[]) => list.reduce((sum, t) => sum + t.hours, 0);
+	const all_h = hours(state.trays);
+	if (gone_kg === 0 || all_h === 0) return {};
+	const water_kWh = (gone_kg * steamHeat_J_kg) / dryingModel.dryerEfficiency.value / 3.6e6;
+	const longest_h = Math.max(...state.trays.map((t) => t.hours));
+	const most_kWh = ((plan.dryer.power_W ?? Infinity) / 1000) * longest_h * (hours(trays) / all_h);
+	return { energy_kWh: Math.round(Math.min(water_kWh, most_kWh) * 1000) / 1000 };
 }
 
 /** A tray as the book keeps it: weight and measure in and out, planned and observed. */

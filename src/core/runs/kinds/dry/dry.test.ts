@@ -261,6 +261,12 @@ describe('loads that follow what the page says', () => {
 			const closing = dry.book(plan, state).entries[0]?.closing;
 			expect(closing?.packed_g, food).toBeGreaterThan(0);
 			expect(closing?.raw_g, food).toBe(3000);
+			// The water that went at 2.257 MJ a kilo of a dryer that is a quarter to a half efficient; never more than it draws.
+			const water_kWh = (3 - (closing?.packed_g ?? 0) / 1000) * (2.257 / 3.6);
+			expect(closing?.energy_kWh, food).toBeGreaterThan(0.3);
+			expect(closing?.energy_kWh, food).toBeLessThan(water_kWh / 0.2);
+			const longest_h = Math.max(...(closing?.trays ?? []).map((t) => t.hours));
+			expect(closing?.energy_kWh, food).toBeLessThanOrEqual(0.6 * longest_h + 0.01);
 			expect((now - start) / 3_600_000, food).toBeGreaterThan(plan.subjects[0]?.forecast.printed_h[0] ?? 0);
 		}
 	});

@@ -70,7 +70,8 @@ export function planDry(chosen: readonly DryChosen[], kitchen: Kitchen): DryPlan
 			name: dryer.name,
 			trays: dryer.trays,
 			leastTrays: dryer.leastTrays ?? 1,
-			heater: dryer.heater
+			heater: dryer.heater,
+			power_W: dryer.power_W
 		},
 		air_C: Math.min(...chosen.map((c) => c.way.time.air_C)),
 		// Four times a load, and never oftener than every second hour (common practice).

@@ -72,6 +72,8 @@ export interface DryerPlan {
 	readonly trays: number;
 	readonly leastTrays: number;
 	readonly heater: 'bottom' | 'top' | 'back';
+	/** What it draws at the most, W; plans of before do not say it. */
+	readonly power_W?: number;
 }
 
 /** Frozen when the run starts. Subjects stand in the order of loading: what takes longest first. */

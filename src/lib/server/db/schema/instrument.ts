@@ -16,6 +16,7 @@ import { sql } from 'drizzle-orm';
 import { watches } from '../../../../core/instruments/alarm';
 import { quantities } from '../../../../core/instruments/reading';
 import { owner } from './household';
+import { place } from './kitchen';
 
 /** A scale, a probe, a gauge: what reads by itself. Its token is its id, signed: nothing secret is kept. */
 export const instrument = pgTable(
@@ -27,6 +28,8 @@ export const instrument = pgTable(
 		quantity: text('quantity', { enum: quantities }).notNull(),
 		/** What it rings for by itself. */
 		watch: text('watch', { enum: watches }).notNull().default('nothing'),
+		/** The place that its probe hangs in: what stands there grows old by what it read. */
+		placeId: uuid('place_id'),
 		/** Of a scale: what the tray on it weighs, g. */
 		tareG: doublePrecision('tare_g').notNull().default(0),
 		/** It is not believed since then: shown, and taken for nothing. */
@@ -40,6 +43,11 @@ export const instrument = pgTable(
 	},
 	(t) => [
 		unique('instrument_of_household').on(t.householdId, t.id),
+		foreignKey({
+			columns: [t.householdId, t.placeId],
+			foreignColumns: [place.householdId, place.id],
+			name: 'instrument_place'
+		}),
 		uniqueIndex('instrument_name')
 			.on(t.householdId, t.name)
 			.where(sql`${t.removedAt} is null`)

@@ -1,0 +1,2 @@
+ALTER TABLE "instrument" ADD COLUMN "place_id" uuid;--> statement-breakpoint
+ALTER TABLE "instrument" ADD CONSTRAINT "instrument_place" FOREIGN KEY ("household_id","place_id") REFERENCES "public"."place"("household_id","id") ON DELETE no action ON UPDATE no action;
