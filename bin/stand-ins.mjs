@@ -4,10 +4,10 @@
  *
  * STAND_INS: JSON, a list of { quantity, token }; ORIGIN: where Root Jar answers.
  */
-import { standIn, step } from './lib/stand-in.mjs';
+import { printed, standIn, step } from './lib/stand-in.mjs';
 
 const origin = process.env.ORIGIN ?? 'http://127.0.0.1:4180';
-/** @type {{ quantity: import('./lib/stand-in.mjs').Quantity, token: string }[]} */
+/** @type {{ quantity: import('./lib/stand-in.mjs').Quantity | 'print', token: string }[]} */
 const all = JSON.parse(process.env.STAND_INS ?? '[]');
 const every_ms = 1_000;
 
@@ -24,6 +24,29 @@ for (const name of ['SIGTERM', 'SIGINT']) process.on(name, () => ((stopped = tru
 process.on('disconnect', () => process.exit(0));
 /** Its parent may be gone before it could listen: then it is alone from its first second. */
 const alone = () => process.connected === false;
+
+/** A printer that prints onto nothing: it asks for its sheets, reads them, and is out of paper now and then. @param {string} token */
+async function print(token) {
+	while (!stopped && !alone()) {
+		try {
+			const reply = await ask('/instruments/jobs', token);
+			if (reply.status === 401 || reply.status === 403) return;
+			const lines = reply.ok ? (await reply.text()).split('\n').filter((l) => l !== '') : [];
+			for (const line of lines) {
+				const { id } = JSON.parse(line);
+				const sheet = await ask(`/instruments/jobs/${id}`, token);
+				const bytes = new Uint8Array(await sheet.arrayBuffer());
+				const said = printed(bytes, Math.random);
+				await (
+					await ask(`/instruments/jobs/${id}`, token, { method: 'POST', body: JSON.stringify(said) })
+				).arrayBuffer();
+			}
+		} catch {
+			// The server is away: what waits for it goes on waiting.
+		}
+		await new Promise((done) => setTimeout(done, 2 * every_ms));
+	}
+}
 
 /** @param {{ quantity: import('./lib/stand-in.mjs').Quantity, token: string }} one */
 async function run({ quantity, token }) {
@@ -49,6 +72,8 @@ async function run({ quantity, token }) {
 		await new Promise((done) => setTimeout(done, Math.max(50, every_ms - (Date.now() - began))));
 	}
 }
-await Promise.all(all.map(run));
+await Promise.all(
+	all.map((one) => (one.quantity === 'print' ? print(one.token) : run({ quantity: one.quantity, token: one.token })))
+);
 // Alone, or known to nobody any more: it goes.
 process.exit(0);

@@ -47,3 +47,18 @@ export function step(before, truth, at, next) {
 		sent: { at, value: Number(value.toFixed(3)), unit: temper.unit, steady, battery: Number(battery.toFixed(3)) }
 	};
 }
+
+/** So seldom is a simulated printer out of paper. */
+const noPaper = 0.03;
+
+/**
+ * What a simulated printer says of a sheet: printed, or what is wrong with it.
+ *
+ * @param {Uint8Array} bytes the sheet, a PDF @param {() => number} next a number from 0 to 1
+ * @returns {{ state: 'printed' } | { state: 'failed', fault: string }}
+ */
+export function printed(bytes, next) {
+	const head = String.fromCharCode(...bytes.slice(0, 5));
+	if (head !== '%PDF-') return { state: 'failed', fault: 'the sheet cannot be read' };
+	return next() < noPaper ? { state: 'failed', fault: 'no paper' } : { state: 'printed' };
+}

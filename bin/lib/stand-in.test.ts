@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { random } from '../../tests/laws/random';
 import { quantities } from '../../src/core/instruments/reading';
-import { standIn, step, tempers } from './stand-in.mjs';
+import { printed, standIn, step, tempers } from './stand-in.mjs';
 
 describe('a stand-in', () => {
 	it('comes to the truth, with its noise about it, and loses some of its readings', () => {
@@ -26,5 +26,18 @@ describe('a stand-in', () => {
 	});
 	it('is silent when its battery is empty', () => {
 		expect(step({ ...standIn('mass', 1, 0), battery: 0 }, 1, 1000, () => 0.9).sent).toBeNull();
+	});
+});
+
+describe('a simulated printer', () => {
+	it('prints what is a sheet, and is out of paper now and then', () => {
+		const sheet = new TextEncoder().encode('%PDF-1.7 …');
+		const { next } = random(5);
+		const said = Array.from({ length: 400 }, () => printed(sheet, next));
+		const failed = said.filter((s) => s.state === 'failed');
+		expect(failed.length).toBeGreaterThan(2);
+		expect(failed.length).toBeLessThan(40);
+		expect(failed.every((s) => s.state === 'failed' && s.fault === 'no paper')).toBe(true);
+		expect(printed(new TextEncoder().encode('<html>'), () => 0.9)).toMatchObject({ state: 'failed' });
 	});
 });

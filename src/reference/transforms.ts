@@ -6,7 +6,7 @@ import type { Provenance } from './row';
 import type { Range } from './tables';
 
 export const transformSteps = [
-	'trim', 'shell', 'cut', 'press', 'juice', 'puree', 'mash', 'mix', 'shape', 'soak', 'cook', 'par-fry', 'reduce', 'dry', 'rehydrate', 'thaw',
+	'trim', 'shell', 'cut', 'press', 'juice', 'puree', 'mash', 'mix', 'shape', 'soak', 'cook', 'par-fry', 'reduce', 'dry', 'grind', 'rehydrate', 'thaw',
 	'joint', 'bone', 'mince', 'render', 'stock', 'fish'
 ] as const; // prettier-ignore
 export type TransformStep = (typeof transformSteps)[number];

@@ -118,3 +118,44 @@ test('a freezer that gets warm rings on every device; what one device taps anoth
 	expect(found).toMatchObject({ type: 'failure', status: 409 });
 	await radio.dispose();
 });
+
+test('a label printer: sent to from the Stove, it fetches its sheet, runs out of paper, and prints it again', async ({
+	page,
+	home,
+	playwright,
+	baseURL,
+	quiet
+}) => {
+	void home;
+	void quiet;
+	const radio = await playwright.request.newContext({ baseURL: baseURL ?? '' });
+	const token = await pair(page, 'Label printer', 'nothing: it prints labels');
+	const headers = { authorization: `Bearer ${token}` };
+	// A printer measures nothing, and a scale prints nothing.
+	expect((await send(radio, token, rest(1))).status).toBe(403);
+	const scale = await pair(page, 'Balance', 'weight');
+	expect((await radio.get('/instruments/jobs', { headers: { authorization: `Bearer ${scale}` } })).status()).toBe(403);
+	await startRun(page, 'runner beans');
+	// Written before the packs are filled: from the line of labels at the side.
+	await page.getByRole('button', { name: 'Send to Label printer' }).first().click();
+	await expect(page.getByText('Sent to Label printer')).toBeVisible();
+	const jobs = await radio.get('/instruments/jobs', { headers });
+	const lines = (await jobs.text()).trim().split('\n');
+	expect(lines).toHaveLength(1);
+	const { id, count } = JSON.parse(lines[0] ?? '') as { id: string; count: number };
+	expect(count).toBeGreaterThan(0);
+	const sheet = await radio.get(`/instruments/jobs/${id}`, { headers });
+	expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+	const say = (data: object) => radio.post(`/instruments/jobs/${id}`, { headers, data });
+	expect((await say({ state: 'failed', fault: 'no paper' })).status()).toBe(200);
+	await page.goto('/kitchen/instruments');
+	await hydrated(page);
+	const printers = page.getByRole('region', { name: 'Printers' });
+	await expect(printers).toContainText('no paper');
+	await printers.getByRole('button', { name: 'Print again' }).click();
+	await expect(printers).toContainText(`${count} labels wait for it`);
+	expect((await say({ state: 'printed' })).status()).toBe(200);
+	await page.reload();
+	await expect(printers).toContainText('printed at');
+	await radio.dispose();
+});

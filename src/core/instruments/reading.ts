@@ -1,6 +1,9 @@
 /** What an instrument measures. Held in g, °C, Pa above the air. */
 export const quantities = ['mass', 'temperature', 'gauge-pressure'] as const;
 export type Quantity = (typeof quantities)[number];
+/** What can be paired: what measures, and what prints labels. */
+export const tools = [...quantities, 'print'] as const;
+export type Tool = (typeof tools)[number];
 
 /** One reading, as the application holds it. */
 export interface Reading {

@@ -3,6 +3,7 @@ import { jarVolume_L } from '../../reference/canning-rules';
 import { dryingModel } from '../../reference/model-rules';
 import type { DryingRow } from '../../reference/other-ways';
 import { blanchRules } from '../../reference/rules';
+import { heatSteps } from '../../reference/safety';
 import { sources } from '../../reference/sources';
 import type { CutRow, Range } from '../../reference/tables';
 import { dryingBalance, type DryingBalance } from '../drying/drying-balance';
@@ -15,6 +16,7 @@ import { DomainError, mustBePositive, type Refusal } from '../errors';
 import { figureById } from '../freezing/freeze-look-up';
 import { dateIn, monthsAfter } from '../freezing/keep';
 import { steamHeat_J_kg } from '../heat/boil-down';
+import { sayTemperature, type Units } from '../quantities/format';
 import { cFromF, kgFromLb } from '../quantities/units';
 import { lookUpStorage, type Keeps } from '../storing/storage-look-up';
 import { isMixture, mixtureNotDried } from './mixture-ways';
@@ -29,6 +31,8 @@ export interface DryChoices {
 	readonly blanched?: boolean;
 	/** Air of the dryer where it is not the row's, °C. */
 	readonly air_C?: number;
+	/** In the oven, its door propped open, instead of a dryer. */
+	readonly oven?: boolean;
 }
 export interface DryWaysInput {
 	readonly thing: Thing;
@@ -76,6 +80,8 @@ export interface DryWay {
 	/** It was dry and clumped in its jar: back in, by the hand alone. */
 	readonly again: boolean;
 	readonly dryer: KitchenDryer;
+	/** In the oven: its door propped open, somebody near it. */
+	readonly oven: boolean;
 	/** The household has none: this is for a usual one. */
 	readonly usualDryer: boolean;
 	readonly trays: { readonly needed: number; readonly perTray_kg: number; readonly loads: number };
@@ -95,7 +101,53 @@ export interface DryWay {
 
 /** A dryer as many have, where the household has none. Common practice. */
 const usualDryer: KitchenDryer = { name: 'Dryer', trays: 5, trayArea_m2: 0.08, power_W: 500, heater: 'bottom' };
+/** An oven: two grids of a baking sheet's size, and what it draws with its door open. Common practice. */
+const oven = (area_m2: number): KitchenDryer => ({ name: 'Oven', trays: 2, trayArea_m2: area_m2, power_W: 1500, heater: 'bottom' }); // prettier-ignore
 const traying_s = 120;
+
+/**
+ * Why a thing is not dried in the oven; undefined where it may be. An oven holds 60 °C (140 °F) at the least: herbs want less,
+ * and strips of meat the steady air of a dryer.
+ *
+ * @source NCHFP, Drying (from memory)
+ */
+function notInOven(row: DryingRow): Refusal | undefined {
+	if (row.kind === 'fruit' || row.kind === 'vegetable') return undefined;
+	return {
+		kind: 'refused',
+		reason:
+			row.kind === 'herb'
+				? 'An oven holds no air as cool as herbs want: they lose their oil in it.'
+				: 'Meat wants air that stays at its temperature all through: an oven with its door open does not.',
+		source: sources.nchfpDrying.title,
+		instead:
+			row.kind === 'herb' ? ['In a dryer', 'Hung in bunches, airy and in the shade'] : ['In a dryer', 'Freeze it']
+	};
+}
+
+/**
+ * How it is dried in the sun: fruit alone, in such air, and against insects afterwards; or why not.
+ *
+ * @source dry/sun-air, dry/sun-humidity, pasteurise-oven, pasteurise-freezer: NCHFP, Drying (from memory)
+ */
+export function inTheSun(
+	{ row }: Pick<DryWay, 'row'>,
+	units: Units
+): { readonly may: boolean; readonly words: string } {
+	if (row.kind !== 'fruit')
+		return { may: false, words: 'vegetables and meat spoil before the sun has dried them; herbs bleach in it' };
+	const air_C = cFromF(Number(figureById('dry/sun-air').value));
+	const step = (id: string) => {
+		const found = heatSteps.find((h) => h.id === id);
+		if (found?.F === undefined || found.minutes === undefined) throw new Error(`There is no heat step "${id}".`);
+		const long = found.minutes >= 120 ? `${found.minutes / 60} h` : `${found.minutes} min`;
+		return `${long} at ${sayTemperature(cFromF(found.F), units)}`;
+	};
+	return {
+		may: true,
+		words: `days at ${sayTemperature(air_C, units)} or more and below ${Number(figureById('dry/sun-humidity').value)} % damp, under a roof at night; then, against insects, ${step('pasteurise-freezer')} in the freezer or ${step('pasteurise-oven')} in the oven`
+	};
+}
 
 /** What comes before: the table's steam or water, whichever this kitchen would do first. */
 function blanchOf(row: DryingRow, wanted: boolean): DryWay['blanch'] {
@@ -129,13 +181,15 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 			source: sources.ugaDrying.title,
 			instead: ['Another way below', 'Dry a little, weigh it, and go by the test by hand']
 		};
-	const dryer = kitchen.dryer ?? usualDryer;
+	const barred = choices.oven ? notInOven(row) : undefined;
+	if (barred) return barred;
+	const dryer = choices.oven ? oven(kitchen.trayArea_m2) : (kitchen.dryer ?? usualDryer);
 	const perTray_kg = dryingModel.trayLoad_kg_m2.value * dryer.trayArea_m2;
 	const again = thing.state === 'dried';
 	const table = dryingTime({
 		food,
 		row,
-		...(choices.air_C === undefined ? {} : { air_C: choices.air_C }),
+		...(choices.oven ? { oven: true } : choices.air_C === undefined ? {} : { air_C: choices.air_C }),
 		...(choices.thickness_mm === undefined ? {} : { thickness_mm: choices.thickness_mm }),
 		...(choices.skin ? { skin: choices.skin } : {}),
 		blanched: choices.blanched ?? true,
@@ -196,7 +250,8 @@ export function dryWay(input: DryWaysInput): DryWay | Refusal {
 		straight: frozen,
 		again,
 		dryer,
-		usualDryer: kitchen.dryer === null,
+		usualDryer: kitchen.dryer === null && !choices.oven,
+		oven: choices.oven === true,
 		trays: { needed, perTray_kg: balance.trayWet_kg, loads },
 		jars: { quarts, litres },
 		hands_s: prep_s + blanch_s + needed * traying_s + turn_s + end_s,
@@ -261,7 +316,7 @@ const otherAirs_F = { fruit: [120, 125, 135], vegetable: [120, 125, 135], herb: 
 
 /** Other air that this may be dried in, with the hours that it then takes: cooler costs hours. Meat has none but the printed. */
 export function otherAirs(way: DryWay): { readonly air_C: number; readonly hours: number }[] {
-	if (way.time.asPrinted) return [];
+	if (way.time.asPrinted || way.oven) return [];
 	const printed_C = cFromF((way.row.F[0] + way.row.F[1]) / 2);
 	const { hours, air_C: now_C } = way.time;
 	return [printed_C, ...otherAirs_F[way.row.kind].map((f) => cFromF(f))]

@@ -29,22 +29,22 @@ export function beginPage<T extends { readonly lot: string }>(
 
 /** Starts it; sent again after a lost answer it is the run that was started then. @param what names the intent */
 export function beginAction<T extends { readonly lot: string }>(
+	event: RequestEvent,
 	schema: Joi.ObjectSchema<T>,
 	what: string,
 	work: Beginning<T>
 ) {
-	return (event: RequestEvent) =>
-		action(event, async ({ key: once, ...fields }) => {
-			const { stores, now } = event.locals;
-			const { key: by } = parse(Joi.object<{ key: string }>({ key: key() }), { key: once });
-			const ask = parse(schema, said(Object.entries(fields)));
-			const body = { key: by, body: { [what]: ask } };
-			const before = await stores.runs.started(body);
-			if (before) redirect(303, `/stove/${before.id}`);
-			const { view, plan } = await work(stores, ask, now);
-			if (!plan) throw new AppError(422, 'REFUSED', `${view.stop} Nothing was started.`);
-			redirect(303, `/stove/${(await stores.runs.start(body, plan)).id}`);
-		});
+	return action(event, async ({ key: once, ...fields }) => {
+		const { stores, now } = event.locals;
+		const { key: by } = parse(Joi.object<{ key: string }>({ key: key() }), { key: once });
+		const ask = parse(schema, said(Object.entries(fields)));
+		const body = { key: by, body: { [what]: ask } };
+		const before = await stores.runs.started(body);
+		if (before) redirect(303, `/stove/${before.id}`);
+		const { view, plan } = await work(stores, ask, now);
+		if (!plan) throw new AppError(422, 'REFUSED', `${view.stop} Nothing was started.`);
+		redirect(303, `/stove/${(await stores.runs.start(body, plan)).id}`);
+	});
 }
 
 /** One of a list, by what was asked; the first where nothing was. @throws {AppError} 400 none of the list */

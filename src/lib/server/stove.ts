@@ -52,13 +52,15 @@ const cup_mL = (metricCups: boolean): number => {
 
 /** What the Stove needs of the kitchen beside its runs. */
 export async function stoveThings(stores: Stores): Promise<StoveThings> {
-	const [places, containers, persons, metricCups] = await Promise.all([
+	const [places, containers, persons, metricCups, printers] = await Promise.all([
 		stores.home.places(),
 		stores.home.containers(),
 		stores.gear.persons(),
-		stores.home.metricCups()
+		stores.home.metricCups(),
+		stores.printers.names()
 	]);
 	return {
+		printers,
 		places: places.map(({ id, name, kind }) => ({ id, name, kind })),
 		containers: containers.map((c) => ({
 			id: c.id,

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import type { Watch } from '$core/instruments/alarm';
-import type { Quantity } from '$core/instruments/reading';
+import type { Tool } from '$core/instruments/reading';
 import type { Database } from '../db/client';
 import { instrumentStore } from '../stores/instruments';
+import { printerStore } from '../stores/printers';
 import { defaultHousehold } from '../stores/households';
 import { signed } from '../who';
 
 interface Kind {
 	readonly name: string;
-	readonly quantity: Quantity;
+	readonly quantity: Tool;
 	readonly watch: Watch;
 	/** Of a scale: what the demo's dryer tray weighs, g. */
 	readonly tareG?: number;
@@ -17,7 +18,8 @@ interface Kind {
 const kinds: readonly Kind[] = [
 	{ name: 'Kitchen scale, simulated', quantity: 'mass', watch: 'nothing', tareG: 310 },
 	{ name: 'Freezer probe, simulated', quantity: 'temperature', watch: 'freezer' },
-	{ name: 'Dryer probe, simulated', quantity: 'temperature', watch: 'dryer' }
+	{ name: 'Dryer probe, simulated', quantity: 'temperature', watch: 'dryer' },
+	{ name: 'Label printer, simulated', quantity: 'print', watch: 'nothing' }
 ];
 
 /**
@@ -28,10 +30,11 @@ const kinds: readonly Kind[] = [
  */
 export async function layStandIns(db: Database, secret: string, file: string, now: Date): Promise<void> {
 	const home = await defaultHousehold(db);
-	const list: { quantity: Quantity; token: string }[] = [];
+	const list: { quantity: Tool; token: string }[] = [];
 	if (home && home.demoDate !== null) {
 		const store = instrumentStore(db, home.id, now);
-		const there = await store.live();
+		const printers = await printerStore(db, home.id, now).all();
+		const there = [...(await store.live()), ...printers];
 		for (const kind of kinds) {
 			const id =
 				there.find((t) => t.name === kind.name)?.id ?? (await store.add(randomUUID(), { ...kind, standIn: true }));

@@ -1,4 +1,7 @@
+import { json } from '@sveltejs/kit';
+import Joi from 'joi';
 import { AppError } from '../errors';
+import { id, key, parse, readJson } from '../parse';
 import { drawLabels } from './draw';
 import type { Label } from './label-sheet.mjs';
 
@@ -27,4 +30,17 @@ export async function labelResponse(label: Label, count: number, units: 'metric'
 			'cache-control': 'no-store'
 		}
 	});
+}
+
+/** Labels to a printer of the household: {printer, key}. @throws {AppError} 400, 404, 409 */
+export async function sendLabels(
+	{ locals, request }: { readonly locals: App.Locals; readonly request: Request },
+	{ label, count }: { readonly label: Label; readonly count: number }
+): Promise<Response> {
+	const { printer, key: once } = parse(
+		Joi.object<{ printer: string; key: string }>({ printer: id().required().label('The printer'), key: key() }),
+		await readJson(request)
+	);
+	const paper = locals.household.units === 'us' ? 'letter' : 'a4';
+	return json(await locals.stores.printers.send(once, printer, { label, count, paper }));
 }

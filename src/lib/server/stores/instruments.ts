@@ -8,7 +8,7 @@ import { standing, type Reading } from '$core/instruments/reading';
 import { thin, thinning } from '$core/instruments/thin';
 import { preparedOnce, type Database } from '../db/client';
 import { instrument, place, reading } from '../db/schema';
-import { notFound } from '../errors';
+import { AppError, notFound } from '../errors';
 import { changer, named } from './change';
 import { tell } from '../live';
 import type { LiveInstrument } from '$lib/ui/live/types';
@@ -131,24 +131,28 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 				instrumentsOf(db).execute({ household: householdId }),
 				recentOf(db).execute({ household: householdId, since: new Date(at - recent_ms) })
 			]);
-			return rows.map((row): LiveInstrument => {
+			return rows.flatMap((row): LiveInstrument[] => {
+				// What prints reads nothing.
+				if (row.quantity === 'print') return [];
 				const own = recent.filter((r) => r.instrumentId === row.id).map(asReading);
 				const stands = standing(row.quantity, own, at);
-				return {
-					id: row.id,
-					name: row.name,
-					quantity: row.quantity,
-					watch: row.watch,
-					placeId: row.placeId,
-					tare_g: row.tareG,
-					trusted: row.mistrustedAt === null,
-					standIn: row.standIn,
-					standing: stands,
-					alarm:
-						row.mistrustedAt === null
-							? (alarmAt(row.watch, row.beyondSince?.getTime(), stands.reading?.value, at) ?? null)
-							: null
-				};
+				return [
+					{
+						id: row.id,
+						name: row.name,
+						quantity: row.quantity,
+						watch: row.watch,
+						placeId: row.placeId,
+						tare_g: row.tareG,
+						trusted: row.mistrustedAt === null,
+						standIn: row.standIn,
+						standing: stands,
+						alarm:
+							row.mistrustedAt === null
+								? (alarmAt(row.watch, row.beyondSince?.getTime(), stands.reading?.value, at) ?? null)
+								: null
+					}
+				];
 			});
 		},
 
@@ -217,9 +221,12 @@ export function instrumentStore(db: Database, householdId: string, now: Date) {
 			row: InstrumentRow,
 			lines: readonly SentReading[]
 		): Promise<{ kept: number; refused: { line: number; why: string }[] }> {
+			const { quantity } = row;
+			if (quantity === 'print')
+				throw new AppError(403, 'NOT_A_MEASURE', 'A printer measures nothing. Nothing was kept.');
 			const refused: { line: number; why: string }[] = [];
 			const values = lines.flatMap((sent, i) => {
-				const read = readValue(row.quantity, sent.value, sent.unit);
+				const read = readValue(quantity, sent.value, sent.unit);
 				if (read.kind === 'bad') {
 					refused.push({ line: i + 1, why: read.why });
 					return [];

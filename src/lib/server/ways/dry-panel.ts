@@ -2,7 +2,8 @@ import { sayFraction, sayMinutes, sayTemperature, sayWeight, type Units } from '
 import { nextAt, sayTime } from '$core/quantities/dates';
 import { cFromF } from '$core/quantities/units';
 import { skinsOf } from '$core/drying/drying-time';
-import { loadBy, otherAirs, type DryWay } from '$core/ways/dry-ways';
+import { figureById } from '$core/freezing/freeze-look-up';
+import { inTheSun, loadBy, otherAirs, type DryWay } from '$core/ways/dry-ways';
 import type { GlanceWay } from '$core/ways/glance';
 import { onTheClock } from '$core/ways/on-the-clock';
 import { sources } from '$reference/sources';
@@ -23,11 +24,14 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 		figure: { count: `${row.packs}`, unit: count(row.packs, 'quart jar'), each: each(row.each_g, look) },
 		facts: [
 			...beforeDrying(dry),
-			fact('in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${dry.again ? 'by the hand: common practice' : time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
+			fact(dry.oven ? 'in the oven' : 'in the dryer', hoursOf(dry), `air at ${sayTemperature(Math.round(time.air_C), units)}; ${dry.again ? 'by the hand: common practice' : time.asPrinted ? 'as printed for this piece' : `nine times in ten ${hours(time.interval_h[0])} to ${hours(time.interval_h[1])} h, printed ${time.printed_h.map(hours).join(' to ')}`}`), // prettier-ignore
 			...byBreakfast(look, dry, now),
 			fact('trays', `${trays.needed}`, `${sayWeight(trays.perTray_kg * 1000, units)} each`, trayTroubles(dry)),
 			fact('done when', dry.row.test, `${sayWeight(balance.dry_kg * 1000, units)} are left, ${sayWeight(balance.water_kg * 1000, units)} of water gone`), // prettier-ignore
 			...(dry.keeps ? [fact('keeps', keepsOf(dry.keeps), dry.keeps.at ?? '')] : []),
+			...(dry.again
+				? []
+				: [minor('in the sun', inTheSun(dry, units).may ? 'it may be' : 'not', inTheSun(dry, units).words)]),
 			...(dry.look.odour ? [minor('beside', '', dry.look.odour.words)] : []),
 			...dry.look.heat.map((h) => fact('heat', h.F === undefined ? '' : sayTemperature(cFromF(h.F), units), '', h.words)) // prettier-ignore
 		],
@@ -36,13 +40,21 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 		clock: onTheClock(dry.work),
 		steps: [],
 		cut: null,
-		notes: dry.again ? [dry.why] : [dry.row.pretreat, dry.why],
+		notes: dry.again ? [dry.why] : [dry.row.pretreat, dry.why, ...(dry.oven ? [ovenWords(units)] : [])],
 		recipe: null,
 		cautions: cautionsShown(dry.look.cautions),
 		source: sourced(sources[dry.row.source].short, dry.row.confidence),
 		start: startOf(look),
 		why: true
 	};
+}
+
+/** @source dry/oven-door, NCHFP, Drying (from memory) */
+function ovenWords(units: Units): string {
+	const { value } = figureById('dry/oven-door');
+	const [low, high] = typeof value === 'number' ? [value, value] : value;
+	const gap = units === 'us' ? `${low} to ${high} in` : `${Math.round(low * 2.54)} to ${Math.round(high * 2.54)} cm`;
+	return `The oven at its lowest, ${sayTemperature(60, units)}, never hotter; its door propped open ${gap}, a fan at the gap. Somebody stays near, and nobody small is in the kitchen.`;
 }
 
 const beforeDrying = ({ blanch }: DryWay): Fact[] =>
@@ -112,6 +124,12 @@ function drySwitches(look: Look, dry: DryWay): Switch[] {
 			query.skin ?? '',
 			skinsOf(row).map((s) => ({ value: s === 'as the row' ? '' : s, words: s === 'as the row' ? 'as printed' : s }))
 		),
+		...(row.kind === 'fruit' || row.kind === 'vegetable'
+			? oneOf('oven', 'in', query.oven ?? '', [
+					{ value: '', words: 'the dryer' },
+					{ value: 'yes', words: 'the oven, its door propped open' }
+				])
+			: []),
 		...oneOf('air', 'air', query.air === undefined ? '' : String(query.air), airs(dry, units)),
 		...(blanches
 			? oneOf('blanch', 'blanched', query.blanch ?? '', [

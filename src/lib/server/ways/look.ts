@@ -127,7 +127,8 @@ export function worked(
 		...(q.mm ? { thickness_mm: q.mm } : {}),
 		...(q.skin ? { skin: q.skin } : {}),
 		...(q.blanch ? { blanched: false } : {}),
-		...(q.air ? { air_C: q.air } : {})
+		...(q.air ? { air_C: q.air } : {}),
+		...(q.oven ? { oven: true } : {})
 	};
 	const cut = freeze[0]?.ways.cut ? firstCut(read) : null;
 	const dry = dryWay({ thing, cut, grams: shown_g, kitchen, choices, before: read.dried, now });

@@ -30,6 +30,8 @@ export interface WayQuery {
 	dry?: string;
 	/** Drying air, °C. */
 	air?: number;
+	/** Dried in the oven. */
+	oven?: 'yes';
 	/** Canning: hot or raw pack. */
 	style?: PackStyle;
 	/** Thickness of a frozen pack. */
@@ -60,6 +62,7 @@ const waySchema = Joi.object<WayQuery>({
 	blanch: Joi.string().valid('no').label('Blanching'),
 	dry: line(60).label('The drying row'),
 	air: Joi.number().min(30).max(80).label('The air in °C'),
+	oven: Joi.string().valid('yes').label('Where it is dried'),
 	style: Joi.string().valid('hot', 'raw').label('The pack style'),
 	pack: Joi.number().min(5).max(200).label('The pack’s thickness in millimetres'),
 	paid: line(20).label('What was paid'),

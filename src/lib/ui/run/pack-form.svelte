@@ -1,6 +1,7 @@
 <script lang="ts">
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayCount, sayWeight, type Units } from '$core/quantities/format';
+	import SendLabels from '$lib/ui/notice/send-labels.svelte';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import { kindOf, type Tap } from '$core/runs/kinds';
 	import type { RunSession } from './run-session.svelte';
@@ -14,6 +15,7 @@
 		subject: n,
 		places: all,
 		containers,
+		printers,
 		units,
 		ontap
 	}: {
@@ -22,6 +24,7 @@
 		subject: number;
 		places: readonly (Choice & { kind: string })[];
 		containers: readonly (Choice & { count: number })[];
+		printers: readonly Choice[];
 		units: Units;
 		ontap: (tap: Tap) => boolean;
 	} = $props();
@@ -46,6 +49,8 @@
 	let placeId = $state<string | null>(null);
 	const weight = $derived(pack_g ?? (left_g >= portion_g || left_g === 0 ? portion_g : left_g));
 	const count = $derived(packs ?? Math.max(1, Math.floor(left_g / Math.max(1, weight))));
+	const labels = $derived(Math.max(1, Math.round(count)));
+	const sheet = $derived(`/stove/${session.id}/labels?of=${n}&grams=${Math.round(weight)}&count=${labels}`);
 	const where = $derived(placeId ?? places[0]?.id ?? '');
 	const what = $derived(containerId ?? ready?.containerId ?? '');
 
@@ -71,11 +76,8 @@
 	<p class="text-[15px] text-soft">
 		About {sayWeight(ready_g, units)} is {ready?.readyWord ?? 'ready'}; {sayWeight(packed_g, units)} packed{#if left_g > 0},
 			{sayWeight(left_g, units)} to go{/if}.
-		<a
-			href="/stove/{session.id}/labels?of={n}&grams={Math.round(weight)}&count={Math.max(1, Math.round(count))}"
-			target="_blank"
-			rel="noopener">Print {sayCount(Math.max(1, Math.round(count)), 'label')}</a
-		> before filling.
+		<a href={sheet} target="_blank" rel="noopener">Print {sayCount(labels, 'label')}</a>
+		<SendLabels href={sheet} {printers} /> before filling.
 	</p>
 	<p class="text-[15px]">Or written by hand: the code is <b class="head tracking-widest">{session.codes[n - 1]}</b>.</p>
 	{#if packed.length > 0}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Units } from '$core/quantities/format';
 	import { kindOf, type Tap } from '$core/runs/kinds';
+	import SendLabels from '$lib/ui/notice/send-labels.svelte';
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import PackForm from './pack-form.svelte';
 	import type { RunSession } from './run-session.svelte';
@@ -21,6 +22,8 @@
 		except: number | null;
 		ontap: (tap: Tap) => boolean;
 	} = $props();
+	/** Kinds that end in jars. */
+	const jars = new Set<string>(['dry', 'ratio', 'freeze-dry']);
 	const outputs = $derived(kindOf(session.plan).outputs(session.plan));
 	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));
 	const others = $derived(packable.filter((p) => p.n !== except));
@@ -32,7 +35,9 @@
 				href="/stove/{session.id}/labels{outputs.length > 1 ? `?of=${o.n}` : ''}"
 				target="_blank"
 				rel="noopener">Print the labels{outputs.length > 1 ? `: ${o.title}` : ''}</a
-			>{/each}: {packable.every((p) => p.packWord === 'pack') && session.plan.kind !== 'dry'
+			><SendLabels href="/stove/{session.id}/labels?of={o.n}" printers={things.printers} />{/each}: {!jars.has(
+			session.plan.kind
+		)
 			? 'nothing sticks to a frozen pack'
 			: 'before the jars are full'}.
 	</p>
@@ -44,6 +49,7 @@
 			subject={s.n}
 			places={things.places}
 			containers={things.containers}
+			printers={things.printers}
 			{units}
 			{ontap}
 		/>

@@ -178,6 +178,7 @@
 									subject={main.act.subject ?? 1}
 									places={things.places}
 									containers={things.containers}
+									printers={things.printers}
 									{units}
 									ontap={(what) => tap(main.session, what)}
 								/>{/if}

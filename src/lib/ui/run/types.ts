@@ -21,6 +21,8 @@ export interface StoveThings {
 		readonly volume_mL: number;
 	}[];
 	readonly helpers: readonly Helper[];
+	/** Printers of labels. */
+	readonly printers: readonly { readonly id: string; readonly name: string }[];
 	/** Where by-products stand; empty without such a place. */
 	readonly counter: string;
 	/** The household's cup, mL. */

@@ -13,9 +13,10 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	page(async () => {
 		const { units } = locals.household;
 		const batch = await locals.stores.batches.byCode(parse(line(30).required(), params.code) as string);
-		const [{ lots, moves }, went, run] = await Promise.all([
+		const [{ lots, moves }, went, printers, run] = await Promise.all([
 			locals.stores.stock.ofBatch(batch.id),
 			locals.stores.stock.wentInto(batch.id),
+			locals.stores.printers.names(),
 			batch.runId ? locals.stores.runs.get(batch.runId) : null
 		]);
 		const subject = batch.plan?.subjects.find((s) => s.n === batch.n) ?? null;
@@ -68,6 +69,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 						differences: run.differences
 					}
 				: null,
+			printers,
 			went: went.map(({ lot, code, used }) => ({
 				id: lot.id,
 				title: lot.title,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import SendLabels from '$lib/ui/notice/send-labels.svelte';
 	import LabelsNote from '$lib/ui/notice/labels-note.svelte';
 	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
@@ -42,10 +43,10 @@
 			</p>{/if}
 	</div>
 	<p class="no-print flex gap-2">
-		<a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><button
-			class="btn"
-			onclick={() => print()}>Print</button
-		>
+		<a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><SendLabels
+			href="/book/{b.code}/labels"
+			printers={data.printers}
+		/><button class="btn" onclick={() => print()}>Print</button>
 	</p>
 </div>
 {#if data.run && data.run.differences.length > 0}

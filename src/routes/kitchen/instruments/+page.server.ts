@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { watches } from '$core/instruments/alarm';
-import { quantities, type Quantity } from '$core/instruments/reading';
+import { tools, type Tool } from '$core/instruments/reading';
 import { editWeight } from '$core/quantities/parse-weight';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
@@ -13,13 +13,18 @@ const day_ms = 86_400_000;
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
 		const { stores, household, now } = locals;
-		const [all, places] = await Promise.all([stores.instruments.live(), stores.home.places()]);
+		const [all, places, printers] = await Promise.all([
+			stores.instruments.live(),
+			stores.home.places(),
+			stores.printers.all()
+		]);
 		const shown = all.find((i) => i.id === url.searchParams.get('of')) ?? null;
 		const history = shown ? await stores.instruments.history(shown.id, new Date(now.getTime() - 2 * day_ms)) : [];
 		// As many points as a line has dots: each the mean of its stretch.
 		const every = Math.max(1, Math.ceil(history.length / 240));
 		return {
 			title: 'Scales and probes',
+			printers,
 			freezers: places.filter((p) => p.kind === 'freezer').map(({ id: of, name }) => ({ id: of, name })),
 			instruments: all.map((i) => ({ ...i, edit: i.quantity === 'mass' ? editWeight(i.tare_g, household.units) : '' })),
 			shown: shown && { id: shown.id, name: shown.name, quantity: shown.quantity },
@@ -38,10 +43,10 @@ export const actions: Actions = {
 	pair: (event) =>
 		action(event, async (fields) => {
 			const v = parse(
-				Joi.object<{ name: string; quantity: Quantity; watch: Watch; key: string }>({
+				Joi.object<{ name: string; quantity: Tool; watch: Watch; key: string }>({
 					name: line(60).required().label('Its name'),
 					quantity: Joi.string()
-						.valid(...quantities)
+						.valid(...tools)
 						.required()
 						.label('What it measures'),
 					watch: watch(),
@@ -87,6 +92,13 @@ export const actions: Actions = {
 			);
 			await event.locals.stores.instruments.mistrust(v.key, v.id, v.on === 'yes');
 			return { saved: v.on === 'yes' ? 'It is not believed any more' : 'It is believed again' };
+		}),
+	/** A sheet that failed, once more. */
+	again: (event) =>
+		action(event, async (fields) => {
+			const v = parse(Joi.object<{ id: string; key: string }>({ id: id().required(), key: key() }), fields);
+			await event.locals.stores.printers.again(v.key, v.id);
+			return { saved: 'It waits for the printer again' };
 		}),
 	remove: (event) =>
 		action(event, async (fields) => {

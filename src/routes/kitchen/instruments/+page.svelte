@@ -22,6 +22,7 @@
 		data.instruments.map((i) => ({ ...i, ...(live.instruments.find((l) => l.id === i.id) ?? {}), edit: i.edit }))
 	);
 	const quantities = { mass: 'weight', temperature: 'temperature', 'gauge-pressure': 'pressure' } as const;
+	const kinds = { ...quantities, print: 'nothing: it prints labels' } as const;
 	const watches = {
 		nothing: 'nothing by itself',
 		freezer: 'a freezer that gets warm',
@@ -130,6 +131,45 @@
 		</li>
 	{/each}
 </ul>
+{#if data.printers.length > 0}
+	<section class="mt-6" aria-label="Printers">
+		<h2 class="text-xl">Printers of labels</h2>
+		<ul class="ruled mt-2 border-y border-line">
+			{#each data.printers as p (p.id)}
+				<li class="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 py-3">
+					<span
+						><b class="text-lg">{p.name}</b>
+						<span class="text-[15px] text-soft"
+							>{p.standIn ? 'simulated; ' : ''}{p.waiting > 0
+								? `${p.waiting} labels wait for it`
+								: p.printedAt
+									? `printed at ${sayTime(p.printedAt, zone)}`
+									: 'nothing was sent to it yet'}</span
+						></span
+					>
+					<form method="POST" action="?/remove" use:enhance={withNotice()}>
+						<Marks />
+						<input type="hidden" name="id" value={p.id} />
+						<button class="btn btn-plain underline" aria-label="Remove {p.name}">remove</button>
+					</form>
+					{#each p.failed as f (f.id)}
+						<form
+							method="POST"
+							action="?/again"
+							use:enhance={withNotice()}
+							class="flex basis-full flex-wrap items-center gap-3 font-semibold text-amber"
+						>
+							<Marks />
+							<input type="hidden" name="id" value={f.id} />
+							{f.count} × {f.title}: {f.fault}
+							<button class="btn">Print again</button>
+						</form>
+					{/each}
+				</li>
+			{/each}
+		</ul>
+	</section>
+{/if}
 {#if data.shown && data.history.length > 1}
 	<section class="mt-6 max-w-3xl">
 		<LineChart
@@ -159,7 +199,7 @@
 		>
 		<label class="field"
 			><span>measures</span><select name="quantity"
-				>{#each Object.entries(quantities) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
+				>{#each Object.entries(kinds) as [value, words] (value)}<option {value}>{words}</option>{/each}</select
 			></label
 		>
 		<label class="field"

@@ -13,4 +13,6 @@ const asked = Joi.object<PanAsk>({
 });
 
 export const load: PageServerLoad = beginPage(asked, (view) => `Into the pan: ${view.name}`, panFor);
-export const actions: Actions = { start: beginAction(asked, 'pan', panFor) };
+export const actions: Actions = {
+	start: (event) => beginAction(event, asked, 'pan', panFor)
+};

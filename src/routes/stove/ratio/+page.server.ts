@@ -11,4 +11,6 @@ const asked = Joi.object<RatioAsk>({
 });
 
 export const load: PageServerLoad = beginPage(asked, (view) => `In whole sets: ${view.name}`, ratioFor);
-export const actions: Actions = { start: beginAction(asked, 'ratio', ratioFor) };
+export const actions: Actions = {
+	start: (event) => beginAction(event, asked, 'ratio', ratioFor)
+};

@@ -1,10 +1,14 @@
 import { nothingBooked, packedLots, type BookEntry, type Closing, type RunBook } from '../../engine/book';
 import type { Packable, Sums } from '../../engine/kind';
 import { allDone, isDone, setsOf, subjectOf, type RatioState } from './fold';
-import type { RatioPlan } from './plan';
+import type { RatioEnd, RatioPlan } from './plan';
 
 const packedAt = (state: RatioState, n?: number) => state.packed.filter((p) => n === undefined || p.subject === n);
 const packed_g = (state: RatioState, n?: number) => packedAt(state, n).reduce((sum, p) => sum + p.packs * p.pack_g, 0);
+
+/** What stands on its label: of two places the colder one's is the name itself. */
+export const endTitle = (plan: RatioPlan, end: RatioEnd): string =>
+	end.n === 1 ? subjectOf(plan).recipe.name : `${subjectOf(plan).recipe.name}, for the ${end.place}`;
 
 const doneSets = (plan: RatioPlan, state: RatioState): number =>
 	setsOf(plan, state).filter(({ set }) => isDone(subjectOf(plan), set)).length;
@@ -59,7 +63,7 @@ export function book(plan: RatioPlan, state: RatioState): RunBook {
 			method: end.place === 'freezer' ? 'freeze' : 'other',
 			state: end.state,
 			...(end.was ? { was: end.was } : {}),
-			title: subject.recipe.name,
+			title: endTitle(plan, end),
 			use: subject.use,
 			...end.keeps,
 			closing

@@ -3,7 +3,7 @@ import { amountText, sayAmount } from '../../../quantities/amount';
 import type { RunKind, Station } from '../../engine/kind';
 import { sayCommon } from '../../engine/say';
 import { acts, overWords, troubles, type RatioTap } from './acts';
-import { allAway, book, packables, sums } from './book';
+import { allAway, book, endTitle, packables, sums } from './book';
 import { fields, type RatioEvent } from './events';
 import { fold, haveOf, isDone, restedBy, setsOf, subjectOf, type RatioState } from './fold';
 import type { RatioPlan } from './plan';
@@ -127,10 +127,10 @@ export const ratio: RunKind<RatioPlan, RatioState, RatioEvent> = {
 		return { food: food.name, way: recipe.name, raw_g };
 	},
 	outputs: (plan) => {
-		const { portion_g, set_g, sets, use, recipe } = subjectOf(plan);
+		const { portion_g, set_g, sets, use } = subjectOf(plan);
 		return plan.ends.map((end) => ({
 			n: end.n,
-			title: recipe.name,
+			title: endTitle(plan, end),
 			portion_g,
 			prepared_g: Math.max(set_g, set_g * sets),
 			use,

@@ -5,6 +5,7 @@ import {
 	foreignKey,
 	index,
 	integer,
+	jsonb,
 	pgTable,
 	text,
 	timestamp,
@@ -14,7 +15,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
 import { watches } from '../../../../core/instruments/alarm';
-import { quantities } from '../../../../core/instruments/reading';
+import { tools } from '../../../../core/instruments/reading';
+import type { Label } from '../../labels/label-sheet.mjs';
 import { owner } from './household';
 import { place } from './kitchen';
 
@@ -25,7 +27,7 @@ export const instrument = pgTable(
 		id: uuid('id').primaryKey(),
 		householdId: owner(),
 		name: text('name').notNull(),
-		quantity: text('quantity', { enum: quantities }).notNull(),
+		quantity: text('quantity', { enum: tools }).notNull(),
 		/** What it rings for by itself. */
 		watch: text('watch', { enum: watches }).notNull().default('nothing'),
 		/** The place that its probe hangs in: what stands there grows old by what it read. */
@@ -79,6 +81,36 @@ export const reading = pgTable(
 			columns: [t.householdId, t.instrumentId],
 			foreignColumns: [instrument.householdId, instrument.id],
 			name: 'reading_instrument'
+		}).onDelete('cascade')
+	]
+);
+
+/** How far a printer is with a sheet of labels. */
+export const jobStates = ['waiting', 'printed', 'failed'] as const;
+
+/** Labels that were sent to a printer: it asks for them, and says what became of them. */
+export const printJob = pgTable(
+	'print_job',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		instrumentId: uuid('instrument_id').notNull(),
+		/** What stands on each of them. */
+		label: jsonb('label').$type<Label>().notNull(),
+		count: integer('count').notNull(),
+		paper: text('paper', { enum: ['a4', 'letter'] }).notNull(),
+		state: text('state', { enum: jobStates }).notNull().default('waiting'),
+		/** What the printer says is wrong: "no paper". */
+		fault: text('fault').notNull().default(''),
+		madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+		endedAt: timestamp('ended_at', { withTimezone: true })
+	},
+	(t) => [
+		index('print_job_of').on(t.householdId, t.instrumentId, t.madeAt),
+		foreignKey({
+			columns: [t.householdId, t.instrumentId],
+			foreignColumns: [instrument.householdId, instrument.id],
+			name: 'print_job_instrument'
 		}).onDelete('cascade')
 	]
 );
