@@ -80,7 +80,8 @@ function forecastWords(found: GatherForecast, say: (ms: number) => string, weigh
 	const missing = `${weight(found.missing_g)} missing.`;
 	if (!found.full || !found.pace) return `${missing} A second picking tells the pace.`;
 	const { full, pace } = found;
-	return `${missing} At ${weight(pace.grams)} every ${sayCount(Math.max(1, Math.round(pace.days)), 'day')} it is full about ${say(full.at)}, nine times in ten between ${say(full.low)} and ${say(full.high)}.`;
+	const days = Math.max(1, Math.round(pace.days));
+	return `${missing} At ${weight(pace.grams)} every ${days === 1 ? 'day' : `${days} days`} it is full about ${say(full.at)}, nine times in ten between ${say(full.low)} and ${say(full.high)}.`;
 }
 
 /** What the oldest wants; where it does not fill in time: freeze it, or make what it is enough for. */

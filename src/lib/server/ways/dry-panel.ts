@@ -29,9 +29,7 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 			fact('trays', `${trays.needed}`, `${sayWeight(trays.perTray_kg * 1000, units)} each`, trayTroubles(dry)),
 			fact('done when', dry.row.test, `${sayWeight(balance.dry_kg * 1000, units)} are left, ${sayWeight(balance.water_kg * 1000, units)} of water gone`), // prettier-ignore
 			...(dry.keeps ? [fact('keeps', keepsOf(dry.keeps), dry.keeps.at ?? '')] : []),
-			...(dry.again
-				? []
-				: [minor('in the sun', inTheSun(dry, units).may ? 'it may be' : 'not', inTheSun(dry, units).words)]),
+			...inSun(dry, units),
 			...(dry.look.odour ? [minor('beside', '', dry.look.odour.words)] : []),
 			...dry.look.heat.map((h) => fact('heat', h.F === undefined ? '' : sayTemperature(cFromF(h.F), units), '', h.words)) // prettier-ignore
 		],
@@ -47,6 +45,12 @@ export function dryPanel(look: Look, dry: DryWay, row: GlanceWay, now: number): 
 		start: startOf(look),
 		why: true
 	};
+}
+
+/** Fruit may be dried in the sun, and under which conditions; of what may not nothing is said here. */
+function inSun(dry: DryWay, units: Units): Fact[] {
+	const { may, words } = inTheSun(dry, units);
+	return may && !dry.again ? [minor('in the sun', 'it may be', words)] : [];
 }
 
 /** @source dry/oven-door, NCHFP, Drying (from memory) */
