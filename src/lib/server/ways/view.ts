@@ -131,7 +131,7 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		soon: clock.bestBy - now.getTime() < 36 * 3_600_000,
 		past: thing.age?.past ?? 'no',
 		free_g: look.free_g,
-		pan: look.free_g > 0 && cookedDown(look.thing).length > 0,
+		pan: look.free_g > 0 && !look.stop && cookedDown(look.thing).length > 0,
 		sets: look.free_g > 0 && !look.stop && ratiosOf(look.thing).length > 0,
 		whole_g: look.whole_g
 	};

@@ -1,5 +1,6 @@
 import { sayWeight } from '../../../quantities/format';
 import type { RunKind } from '../../engine/kind';
+import { ofVersion } from '../../engine/version';
 import { acts, type CookTap } from './acts';
 import { allAway, book, expected_g, packables, sums } from './book';
 import { fields, type CookEvent } from './events';
@@ -28,11 +29,7 @@ export const cookDown: RunKind<CookPlan, CookState, CookEvent> = {
 	id: 'cook-down',
 	version: 1,
 	fields,
-	upgrade(plan) {
-		const { version } = plan as CookPlan;
-		if (version !== 1) throw new Error(`A plan of version ${version} was made by a newer core than this one.`);
-		return plan as CookPlan;
-	},
+	upgrade: (plan) => ofVersion<CookPlan>(plan, 1),
 	fold,
 	acts,
 	troubles,

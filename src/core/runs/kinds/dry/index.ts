@@ -1,4 +1,5 @@
 import type { RunKind } from '../../engine/kind';
+import { ofVersion } from '../../engine/version';
 import { acts } from './acts';
 import { book } from './book';
 import { fields, type DryEvent } from './events';
@@ -17,11 +18,7 @@ export const dry: RunKind<DryPlan, DryState, DryEvent> = {
 	id: 'dry',
 	version: 1,
 	fields,
-	upgrade(plan) {
-		const { version } = plan as DryPlan;
-		if (version !== 1) throw new Error(`A plan of version ${version} was made by a newer core than this one.`);
-		return plan as DryPlan;
-	},
+	upgrade: (plan) => ofVersion<DryPlan>(plan, 1),
 	fold,
 	acts,
 	troubles,

@@ -1,6 +1,7 @@
 import { sayWeight, type Units } from '../../../quantities/format';
 import type { RunKind, Station } from '../../engine/kind';
 import { sayCommon } from '../../engine/say';
+import { ofVersion } from '../../engine/version';
 import { acts, hoursWords, troubles, type FreezeDryTap } from './acts';
 import { allAway, book, packables, sums, titleOf } from './book';
 import { fields, type FreezeDryEvent } from './events';
@@ -116,11 +117,7 @@ export const freezeDry: RunKind<FreezeDryPlan, FreezeDryState, FreezeDryEvent> =
 	id: 'freeze-dry',
 	version: 1,
 	fields,
-	upgrade(plan) {
-		const { version } = plan as FreezeDryPlan;
-		if (version !== 1) throw new Error(`A plan of version ${version} was made by a newer core than this one.`);
-		return plan as FreezeDryPlan;
-	},
+	upgrade: (plan) => ofVersion<FreezeDryPlan>(plan, 1),
 	fold,
 	acts,
 	troubles,

@@ -1,6 +1,7 @@
 import { sayWeight } from '../../../quantities/format';
 import type { RunKind, Station } from '../../engine/kind';
 import { sayCommon } from '../../engine/say';
+import { ofVersion } from '../../engine/version';
 import { acts, eachWords, troubles, type KitTap } from './acts';
 import { allAway, book, packables, sums } from './book';
 import { fields, type KitEvent } from './events';
@@ -73,11 +74,7 @@ export const kit: RunKind<KitPlan, KitState, KitEvent> = {
 	id: 'kit',
 	version: 1,
 	fields,
-	upgrade(plan) {
-		const { version } = plan as KitPlan;
-		if (version !== 1) throw new Error(`A plan of version ${version} was made by a newer core than this one.`);
-		return plan as KitPlan;
-	},
+	upgrade: (plan) => ofVersion<KitPlan>(plan, 1),
 	fold,
 	acts,
 	troubles,

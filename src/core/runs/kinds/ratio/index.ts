@@ -2,6 +2,7 @@ import { sayWeight, type Units } from '../../../quantities/format';
 import { amountText, sayAmount } from '../../../quantities/amount';
 import type { RunKind, Station } from '../../engine/kind';
 import { sayCommon } from '../../engine/say';
+import { ofVersion } from '../../engine/version';
 import { acts, overWords, troubles, type RatioTap } from './acts';
 import { allAway, book, endTitle, packables, sums } from './book';
 import { fields, type RatioEvent } from './events';
@@ -104,11 +105,7 @@ export const ratio: RunKind<RatioPlan, RatioState, RatioEvent> = {
 	id: 'ratio',
 	version: 1,
 	fields,
-	upgrade(plan) {
-		const { version } = plan as RatioPlan;
-		if (version !== 1) throw new Error(`A plan of version ${version} was made by a newer core than this one.`);
-		return plan as RatioPlan;
-	},
+	upgrade: (plan) => ofVersion<RatioPlan>(plan, 1),
 	fold,
 	acts,
 	troubles,

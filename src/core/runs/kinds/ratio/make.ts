@@ -24,7 +24,9 @@ const usable = new Set<Thing['state']>(['fresh', 'prepared', 'frozen', 'thawed']
 /** Recipes in whole sets that a thing goes into. */
 export const ratiosOf = (thing: Thing): readonly RecipeRow[] =>
 	usable.has(thing.state) && (thing.madeOf?.length ?? 0) <= 1
-		? recipesOf(thing.food.id).filter((r) => led.has(r.kind) && r.scale === 'whole')
+		? recipesOf(thing.food.id).filter(
+				(r) => led.has(r.kind) && r.scale === 'whole' && (r.kind !== 'pickle' || thing.state === 'fresh' || thing.state === 'prepared') // prettier-ignore
+			)
 		: [];
 
 /** More than these are counted by their whole amount: nobody scoops thirty cups one by one. */

@@ -154,8 +154,11 @@ describe('every recipe in whole sets', () => {
 		expect(ratio.packables(plan, state)).toHaveLength(1);
 		expect(ratio.placesFor(plan, 1)).toEqual(['fridge']);
 	});
-	it('is refused to what nobody identified, and to what was cooked', () => {
+	it('is refused to what was cooked; frozen fruit makes jam, but a frozen cucumber no pickle', () => {
 		expect(ratiosOf({ ...plain(foodById('strawberries')!), state: 'cooked' })).toEqual([]);
+		expect(ratiosOf({ ...plain(foodById('strawberries')!), state: 'frozen' }).length).toBeGreaterThan(0);
+		expect(ratiosOf(plain(foodById('cucumbers')!)).length).toBeGreaterThan(0);
+		expect(ratiosOf({ ...plain(foodById('cucumbers')!), state: 'frozen' })).toEqual([]);
 	});
 	it('says measures as they stand in the hand', () => {
 		const item = (amount: number, scoops: number) => ({ what: 'sugar', amount: [amount, amount], unit: 'cup', main: false, optional: false, scoops }) as const; // prettier-ignore
