@@ -22,9 +22,16 @@ export async function postForm(
 	const said = cookies.find((c) => c.name === 'household' && origin.includes(c.domain))?.value.split('.')[0];
 	const household = said ?? /name="household" value="([^"]+)"/.exec(await (await request.get('/kitchen')).text())?.[1];
 	const marks = { key: randomUUID(), ...(household ? { household } : {}) };
-	const reply = await request.post(path, {
-		form: { ...marks, ...form },
-		headers: { origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
+	const send = () =>
+		request.post(path, {
+			form: { ...marks, ...form },
+			headers: { origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
+		});
+	// A line that had rested is closed by the server in the moment in which it is used again: sent once more, with the same
+	// key, it is done once.
+	const reply = await send().catch((error: unknown) => {
+		if (!String(error).includes('ECONNRESET')) throw error;
+		return send();
 	});
 	return (await reply.json()) as ActionAnswer;
 }
