@@ -83,7 +83,13 @@ test('ten smoothie packs of five lots: weighed out, filled, each lot traced, by 
 	const [lot] =
 		await sql`select l.id, l.state, l.made_of as "madeOf", b.amount::int as packs, l.keeps_until::text as until, x.packed_on::text as packed from lot l join lot_balance b on b.lot_id = l.id join batch x on x.id = l.batch_id where x.code = ${code} and l.household_id = ${home.id}`;
 	expect(lot).toMatchObject({ state: 'frozen', packs: 9 });
-	expect((lot?.madeOf as { food: string }[]).map((p) => p.food).sort()).toEqual(['blueberries', 'mangoes', 'peaches', 'spinach', 'strawberries']); // prettier-ignore
+	expect((lot?.madeOf as { food: string }[]).map((p) => p.food).sort()).toEqual([
+		'blueberries',
+		'mangoes',
+		'peaches',
+		'spinach',
+		'strawberries'
+	]);
 	// Two months from the day that it was planned.
 	const days = (Date.parse(String(lot?.until)) - Date.parse(String(lot?.packed))) / 86_400_000;
 	expect(days).toBeGreaterThan(55);

@@ -4,7 +4,11 @@ import { gatherForecast, type Picking } from './gather';
 
 const day = 86_400_000;
 const start = Date.parse('2026-08-01T08:00:00Z');
-const picked = (days: number, grams: number, keeps = 5): Picking => ({ at: start + days * day, grams, until: start + (days + keeps) * day }); // prettier-ignore
+const picked = (days: number, grams: number, keeps = 5): Picking => ({
+	at: start + days * day,
+	grams,
+	until: start + (days + keeps) * day
+});
 
 describe('pickings toward 20 kg of tomatoes', () => {
 	it('say how much is there, the pace, and when it fills', () => {

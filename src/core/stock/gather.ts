@@ -71,7 +71,12 @@ export function gatherForecast(pickings: readonly Picking[], target_g: number, n
 	const have_g = there.reduce((sum, p) => sum + p.grams, 0);
 	const missing_g = Math.max(0, target_g - have_g);
 	const first = [...there].sort((a, b) => a.until - b.until)[0];
-	const oldest = first ? { until: first.until, grams: there.filter((p) => p.until <= first.until + day_ms).reduce((s, p) => s + p.grams, 0) } : null; // prettier-ignore
+	const oldest = first
+		? {
+				until: first.until,
+				grams: there.filter((p) => p.until <= first.until + day_ms).reduce((s, p) => s + p.grams, 0)
+			}
+		: null;
 	const list = mornings(there);
 	const gaps = list.slice(1).map((m, i) => (m.at - (list[i]?.at ?? m.at)) / day_ms);
 	const base = { have_g, missing_g, first: oldest };

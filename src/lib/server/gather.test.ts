@@ -29,7 +29,14 @@ async function put(home: HouseholdRow, text: string, now: number): Promise<strin
 	const reading = await readHaul(stores, text, home, new Date(now));
 	if (reading.kind !== 'understood') throw new Error(text);
 	const place = placeFor(reading, await stores.home.places());
-	const row = { ...lotOfThing(reading.thing), placeId: place.id, said: text, note: '', since: new Date(now), grams: reading.grams }; // prettier-ignore
+	const row = {
+		...lotOfThing(reading.thing),
+		placeId: place.id,
+		said: text,
+		note: '',
+		since: new Date(now),
+		grams: reading.grams
+	};
 	return (await stores.stock.addRaw({ key: randomUUID(), body: { text } }, row, 'test')).lotId;
 }
 
@@ -86,9 +93,12 @@ describe('what is gathered', () => {
 				const what = r.next();
 				try {
 					if (what < 0.2)
-						await stores().gather.add({ key: randomUUID(), body: { step } }, { food: r.pick(['tomatoes', 'plums']), target_g: 1000 + r.below(20_000), words: '' }); // prettier-ignore
+						await stores().gather.add(
+							{ key: randomUUID(), body: { step } },
+							{ food: r.pick(['tomatoes', 'plums']), target_g: 1000 + r.below(20_000), words: '' }
+						);
 					else if (what < 0.65)
-						await put(home, `${1 + r.below(5)} kg ${r.pick(['tomatoes', 'tomatoes, frozen', 'plums'])}`, now); // prettier-ignore
+						await put(home, `${1 + r.below(5)} kg ${r.pick(['tomatoes', 'tomatoes, frozen', 'plums'])}`, now);
 					else if (what < 0.85 && open.length > 0) await stores().gather.takeAll(randomUUID(), r.pick(open).id, 'law');
 					else if (open.length > 0) await stores().gather.end(randomUUID(), r.pick(open).id);
 				} catch (error) {

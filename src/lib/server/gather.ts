@@ -25,7 +25,15 @@ export interface GatherView {
 	/** Which of it cannot wait, and what to do where it does not fill. */
 	readonly deadline: string;
 	readonly warns: boolean;
-	readonly lots: readonly { readonly id: string; readonly title: string; readonly amount: string; readonly place: string; readonly since: string; readonly until: string; readonly href: string }[]; // prettier-ignore
+	readonly lots: readonly {
+		readonly id: string;
+		readonly title: string;
+		readonly amount: string;
+		readonly place: string;
+		readonly since: string;
+		readonly until: string;
+		readonly href: string;
+	}[];
 }
 
 /** What is gathered, how far it is, when it fills, and what the oldest of it wants. */
@@ -43,7 +51,19 @@ export async function gatheringsOf(stores: Stores, household: HouseholdRow, now:
 			.filter((r) => r.lot.food === one.food)
 			.map(({ lot, place, free }) => {
 				const told = lotThing(lot, place, now);
-				return { lot, place, free, grams: gramsOf(lot, free), until: eatBy({ ...lot, amount: free, code: null, way: null, container: null, volumeMl: null }, place, told, [], cold.get(place.id)).by }; // prettier-ignore
+				return {
+					lot,
+					place,
+					free,
+					grams: gramsOf(lot, free),
+					until: eatBy(
+						{ ...lot, amount: free, code: null, way: null, container: null, volumeMl: null },
+						place,
+						told,
+						[],
+						cold.get(place.id)
+					).by
+				};
 			});
 		const found = gatherForecast(
 			lots.map((l) => ({ at: l.lot.since.getTime(), grams: l.grams, until: l.until })),

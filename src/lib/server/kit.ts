@@ -70,7 +70,15 @@ export async function kitFor(
 	const rows: KitRow[] = [];
 	for (const { lot } of basket) {
 		const part = typed.parts.find((p) => p.lotId === lot.id);
-		const base = { lotId: lot.id, title: lot.title, ticked: part !== undefined, each_g: part?.each_g ?? null, words: '', short: false, instead: [] }; // prettier-ignore
+		const base = {
+			lotId: lot.id,
+			title: lot.title,
+			ticked: part !== undefined,
+			each_g: part?.each_g ?? null,
+			words: '',
+			short: false,
+			instead: []
+		};
 		const read = await readLot(stores, lot.id, now);
 		const amount = sayWeight(read.free_g, units);
 		const each_g = part?.each_g ?? usualEach_g;
@@ -78,7 +86,13 @@ export async function kitFor(
 		const ask = { lotId: lot.id, thing: read.thing, called: lot.title, free_g: read.free_g, each_g, keepsUntil };
 		const may = read.free_g === 0 ? undefined : kitPart(ask, kitchen, now.getTime());
 		if (!may || may.kind === 'refused') {
-			rows.push({ ...base, amount, ticked: false, stop: may?.reason ?? 'All of it is at the stove.', instead: part ? (may?.instead ?? []) : [] }); // prettier-ignore
+			rows.push({
+				...base,
+				amount,
+				ticked: false,
+				stop: may?.reason ?? 'All of it is at the stove.',
+				instead: part ? (may?.instead ?? []) : []
+			});
 			continue;
 		}
 		if (part) asks.push({ ...ask, share: may.share });
@@ -104,7 +118,11 @@ export async function kitFor(
 	};
 	const stop = stopOf(asks, missing.length, count, most);
 	if (stop !== undefined) return { view: { ...view, stop }, plan: null };
-	const plan = planKit({ name: typed.name || 'Kit', asks, count, container: container ?? null, use: typed.use }, kitchen, now.getTime()); // prettier-ignore
+	const plan = planKit(
+		{ name: typed.name || 'Kit', asks, count, container: container ?? null, use: typed.use },
+		kitchen,
+		now.getTime()
+	);
 	if (plan.kind === 'refused') return { view: { ...view, stop: plan.reason }, plan: null };
 	const [kit] = plan.subjects;
 	return {

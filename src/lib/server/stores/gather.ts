@@ -29,7 +29,7 @@ export function gatherStore(db: Database, householdId: string, now: Date) {
 						inArray(lot.state, [...counted]),
 						gt(lotBalance.amount, 0)
 					)
-				) // prettier-ignore
+				)
 				.orderBy(asc(lot.since), asc(lot.id)),
 			claimedBy(db, householdId)
 		]);
@@ -93,7 +93,11 @@ export function gatherStore(db: Database, householdId: string, now: Date) {
 				const at = { now, by };
 				const ids: string[] = [];
 				for (const { lot: one, free } of rows)
-					ids.push(one.waiting ? one.id : ((await intoWork(tx, householdId, { lotId: one.id, amount: free }, at)).lotId ?? one.id)); // prettier-ignore
+					ids.push(
+						one.waiting
+							? one.id
+							: ((await intoWork(tx, householdId, { lotId: one.id, amount: free }, at)).lotId ?? one.id)
+					);
 				const there = await tx
 					.select({ lot, amount: lotBalance.amount })
 					.from(lot)

@@ -13,7 +13,15 @@ beforeAll(async () => {
 });
 afterAll(() => link.close());
 
-const label = { title: 'Green beans', amount: '500 g', packed: '28 Nov 2026', useFirst: '28 Nov 2027', use: '', code: 'ABCDE', url: 'http://x/b/ABCDE' }; // prettier-ignore
+const label = {
+	title: 'Green beans',
+	amount: '500 g',
+	packed: '28 Nov 2026',
+	useFirst: '28 Nov 2027',
+	use: '',
+	code: 'ABCDE',
+	url: 'http://x/b/ABCDE'
+};
 const sheet = { label, count: 6, paper: 'a4' } as const;
 
 async function kitchen(name: string) {
@@ -38,7 +46,9 @@ describe('a printer of labels', () => {
 		const job = waiting[0]?.id ?? '';
 		await at(now + 5_000).printers.done(printer, job, 'failed', 'no paper');
 		expect(await printers.waiting(printer)).toEqual([]);
-		expect(await printers.all()).toMatchObject([{ waiting: 0, failed: [{ title: 'Green beans', count: 6, fault: 'no paper' }] }]); // prettier-ignore
+		expect(await printers.all()).toMatchObject([
+			{ waiting: 0, failed: [{ title: 'Green beans', count: 6, fault: 'no paper' }] }
+		]);
 		await printers.again(randomUUID(), job);
 		await at(now + 9_000).printers.done(printer, job, 'printed', '');
 		// Said again it changes nothing; afterwards it cannot have failed.
@@ -60,7 +70,9 @@ describe('a printer of labels', () => {
 		const [job] = await one.at(now).printers.waiting(one.printer);
 		await expect(other.at(now).printers.send(randomUUID(), one.printer, sheet)).rejects.toMatchObject({ status: 404 });
 		await expect(other.at(now).printers.job(other.printer, job?.id ?? '')).rejects.toMatchObject({ status: 404 });
-		await expect(other.at(now).printers.done(one.printer, job?.id ?? '', 'printed', '')).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+		await expect(other.at(now).printers.done(one.printer, job?.id ?? '', 'printed', '')).rejects.toMatchObject({
+			status: 404
+		});
 		expect(await one.at(now).instruments.live()).toEqual([]);
 		const row = await instrumentById(link.db, one.printer);
 		if (!row) throw new Error('no printer');

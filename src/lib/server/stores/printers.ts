@@ -28,7 +28,7 @@ export interface Printer {
 
 /** Printers of labels: what is sent to them, and what became of it. A printer asks for its sheets; nothing is pushed. */
 export function printerStore(db: Database, householdId: string, now: Date) {
-	const mine = and(eq(printJob.householdId, householdId));
+	const mine = eq(printJob.householdId, householdId);
 	const printers = () =>
 		db
 			.select()
@@ -62,7 +62,10 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 					name: row.name,
 					standIn: row.standIn,
 					waiting: own.filter((j) => j.state === 'waiting').reduce((sum, j) => sum + j.count, 0),
-					failed: own.filter((j) => j.state === 'failed').slice(0, 5).map((j) => ({ id: j.id, title: j.label.title, count: j.count, fault: j.fault })), // prettier-ignore
+					failed: own
+						.filter((j) => j.state === 'failed')
+						.slice(0, 5)
+						.map((j) => ({ id: j.id, title: j.label.title, count: j.count, fault: j.fault })),
 					printedAt: printed?.endedAt?.getTime() ?? null
 				};
 			});
@@ -85,7 +88,7 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 							eq(instrument.quantity, 'print'),
 							isNull(instrument.removedAt)
 						)
-					) // prettier-ignore
+					)
 					.for('share');
 				if (!row) throw notFound('printer');
 				const waiting = await tx
@@ -94,7 +97,11 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 					.where(and(mine, eq(printJob.instrumentId, printerId), eq(printJob.state, 'waiting')))
 					.limit(mostWaiting);
 				if (waiting.length >= mostWaiting)
-					throw new AppError(409, 'TOO_MANY', `${mostWaiting} sheets wait for ${row.name} already: is it on? Nothing was sent.`); // prettier-ignore
+					throw new AppError(
+						409,
+						'TOO_MANY',
+						`${mostWaiting} sheets wait for ${row.name} already: is it on? Nothing was sent.`
+					);
 				await tx.insert(printJob).values({ id: uuidv7(), householdId, instrumentId: printerId, ...sheet, madeAt: now });
 				return { printer: row.name };
 			}),
@@ -123,7 +130,7 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 						eq(printJob.state, 'waiting'),
 						gt(printJob.madeAt, new Date(now.getTime() - waits_ms))
 					)
-				) // prettier-ignore
+				)
 				.orderBy(asc(printJob.madeAt))
 				.limit(mostWaiting),
 
@@ -149,7 +156,7 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 						eq(printJob.id, id),
 						inArray(printJob.state, ['waiting', state])
 					)
-				) // prettier-ignore
+				)
 				.returning({ id: printJob.id });
 			if (rows.length === 0) throw notFound('sheet of labels');
 		}

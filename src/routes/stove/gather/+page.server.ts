@@ -9,7 +9,10 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
 	page(async () => {
-		const { food } = parse(Joi.object<{ food?: string }>({ food: line(80).label('What is gathered') }).unknown(), Object.fromEntries(url.searchParams)); // prettier-ignore
+		const { food } = parse(
+			Joi.object<{ food?: string }>({ food: line(80).label('What is gathered') }).unknown(),
+			Object.fromEntries(url.searchParams)
+		);
 		return {
 			title: 'Gathering',
 			food: food ?? '',

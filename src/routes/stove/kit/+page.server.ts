@@ -33,7 +33,8 @@ function typedOf(fields: Record<string, string>): KitTyped {
 		use: use ?? '',
 		parts: lots.map((lotId) => ({
 			lotId,
-			each_g: parse(weightWithin(1, 10_000).empty('').label('What a pack gets'), fields[`each-${lotId}`] ?? '') as number | undefined // prettier-ignore
+			each_g: parse(weightWithin(1, 10_000).empty('').label('What a pack gets'), fields[`each-${lotId}`] ?? '') as
+				number | undefined
 		}))
 	};
 }

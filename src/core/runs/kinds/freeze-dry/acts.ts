@@ -89,7 +89,20 @@ function drying(plan: FreezeDryPlan, state: FreezeDryState, now: number, onAt: n
 	const open = left.filter((t) => !isDry(plan, t));
 	const base = { ...still, clock: true, since: onAt, task: 'wash' as const };
 	if (left.length === 0)
-		return [{ ...base, key: 'gone', kind: 'over', about: plan.machine.name, short: plan.machine.name, sentence: 'No tray of it is left.', hint: 'Close the run: what it cost stands in the Book.', button: { label: 'Close the run', tap: { type: 'finish' } }, clock: false, urgency: 1 }]; // prettier-ignore
+		return [
+			{
+				...base,
+				key: 'gone',
+				kind: 'over',
+				about: plan.machine.name,
+				short: plan.machine.name,
+				sentence: 'No tray of it is left.',
+				hint: 'Close the run: what it cost stands in the Book.',
+				button: { label: 'Close the run', tap: { type: 'finish' } },
+				clock: false,
+				urgency: 1
+			}
+		];
 	if (open.length === 0)
 		return [
 			{

@@ -123,7 +123,16 @@ function timersOf(plan: FreezeDryPlan, state: Own & Pick<CommonDraft, 'packed'>)
 	if (state.warmAt !== null)
 		return state.packed.length > 0
 			? []
-			: [{ ...base, key: 'pack', label: 'into its bag', since: state.warmAt, due: state.warmAt + plan.pack_s[0] * 1000, latest: state.warmAt + plan.pack_s[1] * 1000 }]; // prettier-ignore
+			: [
+					{
+						...base,
+						key: 'pack',
+						label: 'into its bag',
+						since: state.warmAt,
+						due: state.warmAt + plan.pack_s[0] * 1000,
+						latest: state.warmAt + plan.pack_s[1] * 1000
+					}
+				];
 	if (state.onAt === null) return [];
 	const open = state.trays.filter((t) => !t.lost && !isDry(plan, t));
 	const due = open.length > 0 ? Math.max(...open.map((t) => weighAt(plan, state, t))) : null;

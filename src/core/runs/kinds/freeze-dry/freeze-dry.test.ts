@@ -88,7 +88,9 @@ describe('a load of two trays of strawberries and one of purée', () => {
 		];
 		const state = freezeDry.fold(plan, start, done);
 		expect(state.ignored).toEqual([]);
-		expect(state.timers).toMatchObject([{ key: 'pack', due: start + 42.2 * 3_600_000 + 900_000, latest: start + 42.2 * 3_600_000 + 1_800_000 }]); // prettier-ignore
+		expect(state.timers).toMatchObject([
+			{ key: 'pack', due: start + 42.2 * 3_600_000 + 900_000, latest: start + 42.2 * 3_600_000 + 1_800_000 }
+		]);
 		// 2,000 g became 188 g: 1,812 g of water, 9.6 to a gram.
 		expect(waterWords(plan, state, 1)).toBe('Water back by weight: 9.6 g to each gram.');
 		expect(freezeDry.acts(plan, state, start + 43 * 3_600_000)[0]).toMatchObject({ over: true, asks: 'packs' });
@@ -113,7 +115,12 @@ describe('a load of two trays of strawberries and one of purée', () => {
 		expect(state.ignored.map((i) => i.id)).toEqual([risen.id, absent.id]);
 	});
 	it('goes on without a tray that is lost', () => {
-		const lost = [...weighed, ev(27, { type: 'tray-lost', tray: 3 }), ev(28.5, { type: 'tray-weighed', tray: 1, grams: 95 }), ev(28.5, { type: 'tray-weighed', tray: 2, grams: 93 })]; // prettier-ignore
+		const lost = [
+			...weighed,
+			ev(27, { type: 'tray-lost', tray: 3 }),
+			ev(28.5, { type: 'tray-weighed', tray: 1, grams: 95 }),
+			ev(28.5, { type: 'tray-weighed', tray: 2, grams: 93 })
+		];
 		const state = freezeDry.fold(plan, start, [...lost, ev(28.6, { type: 'trays-warm' })]);
 		expect(state.ignored).toEqual([]);
 		expect(freezeDry.packables(plan, state).map((p) => p.n)).toEqual([1]);
@@ -132,6 +139,19 @@ describe('what goes into a freeze-dryer', () => {
 	it('stays raw where it was raw, and in the cold where it is meat: it kills no germ', () => {
 		const plan = planOf([ask('beef', 800)]);
 		expect(plan.subjects[0]?.asItWas).toMatch(/no germ dies/);
+		// The label goes where the screen does not: nothing raw is said to be eaten dry, before or after the run is closed.
+		for (const [food, state] of [
+			['beef', 'fresh'],
+			['beef', 'frozen'],
+			['chicken', 'fresh'],
+			['eggs', 'fresh']
+		] as const) {
+			const found = planFreezeDry([ask(food, 600, { state })], kitchen);
+			if (found.kind === 'refused') continue;
+			expect(freezeDry.outputs(found)[0]?.use, food).toMatch(/never eaten dry, cooked through/);
+			expect(found.subjects[0]?.asItWas, food).toMatch(/still is/);
+		}
+		expect(freezeDry.outputs(planOf([ask('apples', 500)]))[0]?.use).toBe('Or as it is, dry.');
 		expect(freezeDry.placesFor(plan, 1)).not.toContain('pantry');
 	});
 	it('expects to be left what is not water', () => {

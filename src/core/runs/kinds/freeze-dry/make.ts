@@ -27,6 +27,11 @@ function range(id: string): Range {
 	return typeof value === 'number' ? [value, value] : value;
 }
 
+/** Cooked by nature, whatever state it is in. */
+const cookedIds = new Set(['cooked-chicken', 'cooked-meat']);
+/** On its label: it goes where the screen does not. */
+const rawWords = 'Raw: never eaten dry, cooked through when its water is back.';
+
 /** Forms that lie on a tray as one wet layer. */
 const wetForms = /puree|purée|sauce|juice|mash|soup|stock|stew|jam|yog|beaten|liquid|milk/i;
 
@@ -45,7 +50,14 @@ export function onTrays(
 	const final = range('freeze-dry/final')[1] / 100;
 	const dry_g = Math.max(1, Math.round((load_g * (1 - water)) / (1 - final)));
 	const wet = wetForms.test(`${thing.form} ${called}`) || thing.food.group === 'stock' || thing.food.group === 'dish';
-	const meat = isMeat(thing.food) || thing.food.id === 'cooked-chicken' || thing.food.id === 'cooked-meat';
+	const cookedFood =
+		thing.state === 'cooked' ||
+		thing.food.group === 'dish' ||
+		thing.food.group === 'stock' ||
+		cookedIds.has(thing.food.id);
+	const meat = isMeat(thing.food) || cookedIds.has(thing.food.id);
+	// Raw it was, and raw it is: whatever spoils and was not cooked, meat, fish, eggs.
+	const raw = !cookedFood && (meat || thing.food.perishable === true);
 	const dried: Thing = { ...thing, state: 'dried' };
 	const keeps = keepsAt(dried, meat ? 'freezer' : 'pantry', meat ? kitchen.freezer_C : kitchen.pantry_C);
 	const months = Math.max(1, Math.floor(keeps.days[1] / 30.4));
@@ -67,7 +79,7 @@ export function onTrays(
 		portion_g: Math.min(jar_g, dry_g),
 		container: litres ? { id: litres.id, name: litres.name } : null,
 		months: [months, months],
-		use: 'Or as it is, dry.',
+		use: raw ? rawWords : cookedFood ? 'Eaten at once when its water is back.' : 'Or as it is, dry.',
 		source: `${sources[advice.cautions[0]?.source ?? 'practice'].short}; hours and trays: common practice`,
 		cautions: advice.cautions.map((c) => c.text),
 		byproducts: [],
@@ -77,13 +89,15 @@ export function onTrays(
 		frozen: thing.state === 'frozen',
 		dry_g,
 		cold: meat,
-		asItWas:
-			meat && thing.state !== 'cooked'
-				? 'It was raw and still is: no germ dies of it. Cooked through when its water is back.'
-				: thing.state === 'cooked' || thing.food.perishable
-					? 'With its water back it is cooked food again: eaten at once, or two hours at most.'
-					: '',
-		absorber: absorber.kind === 'absorber' ? `Absorber: ${absorber.count > 1 ? `${absorber.count} × ` : ''}${absorber.size_cc} cc to a quart.` : 'No absorber for this one.', // prettier-ignore
+		asItWas: raw
+			? `It was raw and still is: no germ dies of it. ${rawWords}`
+			: cookedFood || thing.food.perishable
+				? 'With its water back it is cooked food again: eaten at once, or two hours at most.'
+				: '',
+		absorber:
+			absorber.kind === 'absorber'
+				? `Absorber: ${absorber.count > 1 ? `${absorber.count} × ` : ''}${absorber.size_cc} cc to a quart.`
+				: 'No absorber for this one.',
 		traysNeeded: Math.max(1, Math.ceil(load_g / tray_g - 0.02))
 	};
 }
@@ -91,7 +105,12 @@ export function onTrays(
 /** Freezes lots into the plan of one load; more trays than the machine has are refused. */
 export function planFreezeDry(asks: readonly FreezeDryAsk[], kitchen: Kitchen): FreezeDryPlan | Refusal {
 	const machine = kitchen.freezeDryer;
-	const no = (reason: string, instead: string): Refusal => ({ kind: 'refused', reason, source: sources.practice.title, instead: [instead] }); // prettier-ignore
+	const no = (reason: string, instead: string): Refusal => ({
+		kind: 'refused',
+		reason,
+		source: sources.practice.title,
+		instead: [instead]
+	});
 	if (!machine) return no('There is no freeze-dryer in the Kitchen yet.', 'Say it in the Kitchen, with its trays');
 	const reads = [];
 	for (const ask of asks) {
@@ -112,6 +131,7 @@ export function planFreezeDry(asks: readonly FreezeDryAsk[], kitchen: Kitchen): 
 			`Take ${machine.load_kg} kg in all, the rest in a second load`
 		);
 	const [low, high] = range('freeze-dry/tray-depth');
+	const [soon, late] = range('freeze-dry/pack-by');
 	return {
 		core: coreVersion,
 		kind: 'freeze-dry',
@@ -121,7 +141,7 @@ export function planFreezeDry(asks: readonly FreezeDryAsk[], kitchen: Kitchen): 
 		machine: { name: machine.name, trays: machine.trays, load_kg: machine.load_kg },
 		hours: range('freeze-dry/hours'),
 		apart_s: range('freeze-dry/test-weight')[0] * 3600,
-		pack_s: range('freeze-dry/pack-by').map((m) => m * 60) as unknown as Range,
+		pack_s: [soon * 60, late * 60],
 		depth: `${sayLength(low * 0.0254, kitchen.units)} to ${sayLength(high * 0.0254, kitchen.units)} deep at the most`,
 		prefreeze_C: cFromF(range('freeze-dry/prefreeze')[0])
 	};

@@ -141,7 +141,10 @@ describe('what may go into a kit', () => {
 		expect(kitPart(wild, kitchen, start).kind).toBe('refused');
 	});
 	it('stands dry on the shelf only where all of it is dried and none of it is meat; its water is that of its rows', () => {
-		const soup = planOf([ask('carrots', 300, 20, 'dried'), ask('onions', 200, 10, 'dried'), ask('peas', 300, 20, 'dried')], 8); // prettier-ignore
+		const soup = planOf(
+			[ask('carrots', 300, 20, 'dried'), ask('onions', 200, 10, 'dried'), ask('peas', 300, 20, 'dried')],
+			8
+		);
 		expect(soup.subjects[0]).toMatchObject({ state: 'dried', place: 'pantry' });
 		expect(kit.placesFor(soup, 1)).toContain('pantry');
 		// Drying Foods, NCHFP (from memory): 2¼ cups to carrots, 2 to onions, 2½ to peas; the longest is an hour.
@@ -150,6 +153,15 @@ describe('what may go into a kit', () => {
 		expect(meal.subjects[0]).toMatchObject({ state: 'dried', place: 'freezer' });
 		const wet = planOf([ask('carrots', 300, 20, 'dried'), ask('strawberries', 900, 80)], 8);
 		expect(wet.subjects[0]).toMatchObject({ state: 'frozen', place: 'freezer' });
+	});
+	it('says that there is raw meat in it, whatever somebody writes on the label', () => {
+		const asks = [ask('beef', 1000, 100), ask('onions', 1000, 50)];
+		for (const use of ['', 'into the wok']) {
+			const plan = planKit({ name: 'stir-fry', asks, count: 5, container: null, use }, kitchen, start);
+			if (plan.kind === 'refused') throw new Error(plan.reason);
+			expect(plan.subjects[0].use).toMatch(/^Cook through from frozen: there is raw meat in it\./);
+			expect(plan.subjects[0].use.endsWith(use)).toBe(true);
+		}
 	});
 	it('rings for what was cooked two hours after it came out of the cold', () => {
 		const bowl = planOf([ask('cooked-chicken', 1000, 100, 'cooked'), ask('sweet-corn', 1000, 100, 'frozen')], 8);

@@ -212,7 +212,10 @@ export function planKit(chosen: KitChosen, kitchen: Kitchen, now: number): KitPl
 	const until = reads[weakestAt]?.until ?? dateIn('UTC', now);
 	const water = dried ? waterWords(asks) : '';
 	const raw = asks.some((a) => isMeat(a.thing.food) && a.thing.state !== 'cooked' && a.thing.state !== 'dried');
-	const byHand_s = parts.reduce((sum, p) => sum + (p.ready_g / 1000) * (p.state === 'frozen' || p.state === 'dried' ? 60 : 300), 0); // prettier-ignore
+	const byHand_s = parts.reduce(
+		(sum, p) => sum + (p.ready_g / 1000) * (p.state === 'frozen' || p.state === 'dried' ? 60 : 300),
+		0
+	);
 	const hands_s = byHand_s + count * 60;
 	const subject: KitSubject = {
 		n: 1,
@@ -228,8 +231,13 @@ export function planKit(chosen: KitChosen, kitchen: Kitchen, now: number): KitPl
 		portion_g,
 		container: chosen.container ? { id: chosen.container.id, name: chosen.container.name } : null,
 		months: [0, Math.max(0, Math.max(...reads.map((r) => r.months)))],
-		use:
-			chosen.use || water || (raw ? 'Cook through from frozen: there is raw meat in it.' : dried ? '' : 'From frozen.'),
+		// What endangers is said whatever somebody writes: raw meat in it is cooked through.
+		use: [
+			raw ? 'Cook through from frozen: there is raw meat in it.' : '',
+			chosen.use || water || (raw || dried ? '' : 'From frozen.')
+		]
+			.filter(Boolean)
+			.join(' '),
 		source: [...new Set(reads.map((r) => r.source))].join(' · '),
 		cautions: [...new Set(reads.flatMap((r) => r.cautions))],
 		// What is left of a part goes back by weight, as what it is.

@@ -87,7 +87,10 @@ function setAct(plan: RatioPlan, state: RatioState, n: number, set: OneSet | und
 	const item = subject.items[at];
 	if (item && (set?.steps ?? 0) === 0) {
 		const have = set?.scoops[at] ?? 0;
-		const all = { label: item.scoops > 1 ? 'All of it is in' : 'It is in', tap: { type: 'added', set: n, item: at + 1, scoop: item.scoops } } as const; // prettier-ignore
+		const all = {
+			label: item.scoops > 1 ? 'All of it is in' : 'It is in',
+			tap: { type: 'added', set: n, item: at + 1, scoop: item.scoops }
+		} as const;
 		const firstStep = { label: 'Without it', tap: { type: 'set-step', set: n, step: 1 } } as const;
 		const counted = item.scoops > 1;
 		return {

@@ -15,10 +15,15 @@ export type RatioEvent =
 				| { readonly type: 'added'; readonly set: number; readonly item: number; readonly scoop: number }
 				/** A step of a set is done. */
 				| { readonly type: 'set-step'; readonly set: number; readonly step: number }
-				| { readonly type: 'set-test'; readonly set: number; readonly how: (typeof tests)[number]; readonly grade: (typeof grades)[number] }
+				| {
+						readonly type: 'set-test';
+						readonly set: number;
+						readonly how: (typeof tests)[number];
+						readonly grade: (typeof grades)[number];
+				  }
 				/** All jars have stood, and were looked at. */
 				| { readonly type: 'rested'; readonly grade: (typeof grades)[number] }
-			)); // prettier-ignore
+			));
 
 const set = { as: 'whole', min: 1, max: mostSets, label: 'The set', needed: true } as const;
 

@@ -167,10 +167,26 @@ function timersOf(plan: RatioPlan, state: Own): Timer[] {
 		const step = subject.steps[set.steps];
 		if (!step || !measuredOut(subject, set) || step.wait_s === null) continue;
 		const due = set.since + step.wait_s * 1000;
-		list.push({ key: `set-${set.n}`, label: `set ${set.n} stands`, food: subject.recipe.name, unit: null, since: set.since, due, latest: null }); // prettier-ignore
+		list.push({
+			key: `set-${set.n}`,
+			label: `set ${set.n} stands`,
+			food: subject.recipe.name,
+			unit: null,
+			since: set.since,
+			due,
+			latest: null
+		});
 	}
 	const due = restedBy(plan, state);
 	if (due !== null && state.filledAt !== null && state.rested?.grade !== 'set')
-		list.push({ key: 'rest', label: 'standing until set', food: subject.recipe.name, unit: null, since: state.filledAt, due, latest: null }); // prettier-ignore
+		list.push({
+			key: 'rest',
+			label: 'standing until set',
+			food: subject.recipe.name,
+			unit: null,
+			since: state.filledAt,
+			due,
+			latest: null
+		});
 	return list;
 }

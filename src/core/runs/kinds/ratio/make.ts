@@ -25,7 +25,10 @@ const usable = new Set<Thing['state']>(['fresh', 'prepared', 'frozen', 'thawed']
 export const ratiosOf = (thing: Thing): readonly RecipeRow[] =>
 	usable.has(thing.state) && (thing.madeOf?.length ?? 0) <= 1
 		? recipesOf(thing.food.id).filter(
-				(r) => led.has(r.kind) && r.scale === 'whole' && (r.kind !== 'pickle' || thing.state === 'fresh' || thing.state === 'prepared') // prettier-ignore
+				(r) =>
+					led.has(r.kind) &&
+					r.scale === 'whole' &&
+					(r.kind !== 'pickle' || thing.state === 'fresh' || thing.state === 'prepared')
 			)
 		: [];
 
@@ -119,16 +122,49 @@ function figure(id: string): number {
 	return typeof value === 'number' ? value : value[0];
 }
 
+/** Headspace of a pickle in its jar, in. @source USDA Complete Guide, Guide 6 (from memory) */
+const pickleHeadspace_in = 0.5;
+
 /** Where it may stand, for how long. @source NCHFP, jams and jellies; storing (from memory); pickles in the fridge: common practice */
 function endsOf(recipe: RecipeRow): RatioEnd[] {
 	if (recipe.kind === 'freezer-jam')
 		return [
-			{ n: 1, place: 'freezer', state: 'frozen', keeps: { months: figure('jam/freezer-freezer') }, words: 'into the freezer' },
-			{ n: 2, place: 'fridge', state: 'opened', was: 'canned', keeps: { months: 0, days: figure('jam/freezer-fridge') * 7 }, words: 'into the fridge' }
-		]; // prettier-ignore
+			{
+				n: 1,
+				place: 'freezer',
+				state: 'frozen',
+				keeps: { months: figure('jam/freezer-freezer') },
+				words: 'into the freezer'
+			},
+			{
+				n: 2,
+				place: 'fridge',
+				state: 'opened',
+				was: 'canned',
+				keeps: { months: 0, days: figure('jam/freezer-fridge') * 7 },
+				words: 'into the fridge'
+			}
+		];
 	if (recipe.kind === 'pickle')
-		return [{ n: 1, place: 'fridge', state: 'pickled', keeps: { months: figure('second/opened-pickles') }, words: 'into the fridge' }]; // prettier-ignore
-	return [{ n: 1, place: 'fridge', state: 'opened', was: 'canned', keeps: { months: figure('second/opened-jam') }, words: 'into the fridge' }]; // prettier-ignore
+		return [
+			{
+				n: 1,
+				place: 'fridge',
+				state: 'pickled',
+				keeps: { months: figure('second/opened-pickles') },
+				words: 'into the fridge'
+			}
+		];
+	return [
+		{
+			n: 1,
+			place: 'fridge',
+			state: 'opened',
+			was: 'canned',
+			keeps: { months: figure('second/opened-jam') },
+			words: 'into the fridge'
+		}
+	];
 }
 
 export interface RatioChosen {
@@ -150,18 +186,33 @@ export function planRatio(chosen: RatioChosen, kitchen: Kitchen): RatioPlan | Re
 	const load_g = Math.max(1, Math.round(raw_g * (cut ? shareLeft(thing, cut) : 1)));
 	const { sets } = scaleRecipe(recipe, { kind: 'weight', kg: load_g / 1000 });
 	const perLitre = litresIn(row.unit);
-	const unit_g = (kilosIn(row.unit) ?? row.kg_per_unit) === undefined ? null : (kilosIn(row.unit) ?? row.kg_per_unit ?? 0) * 1000; // prettier-ignore
+	const unit_g =
+		(kilosIn(row.unit) ?? row.kg_per_unit) === undefined ? null : (kilosIn(row.unit) ?? row.kg_per_unit ?? 0) * 1000;
 	const all_g = items.reduce((sum, i) => sum + (i.main ? i.amount[0] * (unit_g ?? 0) : weightOf(i)), 0);
 	const main_g = rangeOf(row.amount)[0] * (unit_g ?? 0);
 	const [low, high] = rangeOf((recipe.makes?.amount ?? [4, 4]) as IngredientRow['amount']);
 	const jar = recipe.makes?.unit === 'pint' || recipe.makes?.unit === 'quart' ? recipe.makes.unit : 'half-pint';
-	const headspace_in = recipe.kind === 'freezer-jam' ? figure('jam/freezer-headspace') : recipe.kind === 'pickle' ? 0.5 : figure('jam/headspace'); // prettier-ignore
+	const headspace_in =
+		recipe.kind === 'freezer-jam'
+			? figure('jam/freezer-headspace')
+			: recipe.kind === 'pickle'
+				? pickleHeadspace_in
+				: figure('jam/headspace');
 	const headspace = sayHeadspace(headspace_in, kitchen.units);
 	const steps = stepsOf(recipe, headspace);
 	const rest = recipe.waits?.find((w) => w !== null && w * 60 >= restFrom_s);
 	const gel = steps.some((s) => s.test) && recipe.id !== 'apple-butter' && recipe.id !== 'peach-pineapple-spread';
 	const over: RatioSubject['byproducts'] =
-		unit_g === null ? [] : [{ food: thing.food.id, form: thing.form, name: `${called}, over after whole sets`, grams: Math.max(10, Math.round(main_g * 0.1)) }]; // prettier-ignore
+		unit_g === null
+			? []
+			: [
+					{
+						food: thing.food.id,
+						form: thing.form,
+						name: `${called}, over after whole sets`,
+						grams: Math.max(10, Math.round(main_g * 0.1))
+					}
+				];
 	// Fill it, stir it, watch it: common practice.
 	const hands_s = (raw_g / 1000) * 420 + Math.max(1, sets) * 1500;
 	const subject: RatioSubject = {

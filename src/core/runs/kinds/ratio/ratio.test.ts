@@ -112,9 +112,16 @@ describe('every recipe in whole sets', () => {
 			expect(ratiosOf(plain(food)), recipe.id).toContain(recipe);
 			const plan = planOf(recipe.id, food.id, 9000);
 			const { items, steps, rest_s } = subjectOf(plan);
-			expect(items.map((i) => [i.what, i.amount[0], i.amount[1], i.unit]), recipe.id).toEqual(
-				recipe.ingredients.map((i) => [i.what, ...(typeof i.amount === 'number' ? [i.amount, i.amount] : i.amount), i.unit])
-			); // prettier-ignore
+			expect(
+				items.map((i) => [i.what, i.amount[0], i.amount[1], i.unit]),
+				recipe.id
+			).toEqual(
+				recipe.ingredients.map((i) => [
+					i.what,
+					...(typeof i.amount === 'number' ? [i.amount, i.amount] : i.amount),
+					i.unit
+				])
+			);
 			expect(steps.length, recipe.id).toBeGreaterThan(0);
 			for (const [i, wait] of (recipe.waits ?? []).entries()) {
 				const words = recipe.steps?.[i] ?? '';
@@ -127,7 +134,10 @@ describe('every recipe in whole sets', () => {
 	it('says the gel point by the boil of this kitchen, 8 °F above it (USDA Complete Guide, Guide 7, from memory)', () => {
 		const [recipe, food] = [findRecipe('berry-jam'), foodById('raspberries')];
 		const at = (altitude_m: number) => {
-			const plan = planRatio({ thing: plain(food!), recipe: recipe!, lotId: 'l', called: 'r', raw_g: 3000 }, { ...kitchen, altitude_m }); // prettier-ignore
+			const plan = planRatio(
+				{ thing: plain(food!), recipe: recipe!, lotId: 'l', called: 'r', raw_g: 3000 },
+				{ ...kitchen, altitude_m }
+			);
 			return plan.kind === 'refused' ? 0 : (subjectOf(plan).gel_C ?? 0);
 		};
 		// 220 °F at sea level, 212 at 1,000 ft by the guide's table (from memory): it falls with the boil.
@@ -161,7 +171,8 @@ describe('every recipe in whole sets', () => {
 		expect(ratiosOf({ ...plain(foodById('cucumbers')!), state: 'frozen' })).toEqual([]);
 	});
 	it('says measures as they stand in the hand', () => {
-		const item = (amount: number, scoops: number) => ({ what: 'sugar', amount: [amount, amount], unit: 'cup', main: false, optional: false, scoops }) as const; // prettier-ignore
+		const item = (amount: number, scoops: number) =>
+			({ what: 'sugar', amount: [amount, amount], unit: 'cup', main: false, optional: false, scoops }) as const;
 		expect(scoopWords(item(5.25, 6), 5)).toBe('cup 5 of 5');
 		expect(scoopWords(item(5.25, 6), 6)).toBe('the last ¼ cup');
 		expect(itemAmount(item(0.75, 1), 'us')).toBe('¾ cup');
