@@ -4,6 +4,7 @@
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
+	import Tick from '$lib/ui/run/tick.svelte';
 	import type { ActionData, PageData } from './$types';
 
 	/** A load of the freeze-dryer, ticked from the Basket: mixed trays, the slowest sets the end. */
@@ -32,23 +33,9 @@
 			<ul class="ruled border-y border-line">
 				{#each view.rows as r (r.lotId)}
 					<li class="py-2">
-						<label class="flex min-h-11 min-w-0 items-center gap-3">
-							<input
-								type="checkbox"
-								name="lot"
-								value={r.lotId}
-								checked={r.ticked}
-								disabled={r.stop !== ''}
-								aria-label={r.title}
-								onchange={() => choices?.requestSubmit()}
-							/>
-							<span class="min-w-0"
-								><b class="head inline-block text-lg first-letter:uppercase">{r.title}</b>
-								<span class="text-soft">{r.amount}</span>
-								{#if r.stop}<span class="block text-[15px] text-soft">{r.stop}</span>{/if}
-								{#if r.words}<span class="block text-[15px] text-rim">{r.words}</span>{/if}</span
-							>
-						</label>
+						<Tick name="lot" value={r.lotId} row={r} onchange={() => choices?.requestSubmit()}
+							>{#if r.words}<span class="block text-[15px] text-rim">{r.words}</span>{/if}</Tick
+						>
 					</li>
 				{/each}
 			</ul>

@@ -6,6 +6,7 @@
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
+	import Tick from '$lib/ui/run/tick.svelte';
 	import type { ActionData, PageData } from './$types';
 
 	/** Packs of several lots at once: what each pack gets, how many there is enough for, and how it keeps. */
@@ -43,25 +44,12 @@
 			<ul class="ruled border-y border-line">
 				{#each view.rows as r (r.lotId)}
 					<li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
-						<label class="flex min-h-11 min-w-0 flex-1 basis-52 items-center gap-3">
-							<input
-								type="checkbox"
-								name="lot-{r.lotId}"
-								value="yes"
-								checked={r.ticked}
-								disabled={r.stop !== ''}
-								aria-label={r.title}
-							/>
-							<span class="min-w-0"
-								><b class="head inline-block text-lg first-letter:uppercase">{r.title}</b>
-								<span class="text-soft">{r.amount}</span>
-								{#if r.stop}<span class="block text-[15px] text-soft first-letter:uppercase">{r.stop}</span>{/if}
-								{#each r.instead as i (i)}<span class="block text-[15px]">Instead: {i}.</span>{/each}
-								{#if r.words}<span class="block text-[15px] {r.short ? 'font-bold text-amber' : 'text-rim'}"
-										>{r.words}</span
-									>{/if}</span
-							>
-						</label>
+						<Tick name="lot-{r.lotId}" row={r}
+							>{#each r.instead as i (i)}<span class="block text-[15px]">Instead: {i}.</span>{/each}
+							{#if r.words}<span class="block text-[15px] {r.short ? 'font-bold text-amber' : 'text-rim'}"
+									>{r.words}</span
+								>{/if}</Tick
+						>
 						{#if r.ticked}<label class="field w-36"
 								><span>in each pack</span><input
 									name="each-{r.lotId}"

@@ -6,6 +6,7 @@
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
+	import Tick from '$lib/ui/run/tick.svelte';
 	import type { ActionData, PageData } from './$types';
 
 	let { data, form }: { data: PageData; form: ActionData } = $props();
@@ -43,22 +44,9 @@
 			<ul class="ruled border-y border-line">
 				{#each data.rows as r (r.lotId)}
 					<li class="flex flex-wrap items-center gap-x-4 gap-y-2 py-3">
-						<label class="flex min-h-11 min-w-0 flex-1 basis-52 items-center gap-3">
-							<input
-								type="checkbox"
-								name="lot-{r.lotId}"
-								value="yes"
-								checked={r.ticked}
-								disabled={r.stop !== ''}
-								aria-label={r.title}
-							/>
-							<span class="min-w-0"
-								><b class="head inline-block text-lg first-letter:uppercase">{r.title}</b>
-								<span class="text-soft">{r.amount}</span>
-								{#if r.stop}<span class="block text-[15px] text-soft">{r.stop}</span>{/if}
-								{#if r.gets}<b class="block text-rim">{r.gets}</b>{/if}</span
-							>
-						</label>
+						<Tick name="lot-{r.lotId}" row={r}
+							>{#if r.gets}<b class="block text-rim">{r.gets}</b>{/if}</Tick
+						>
 						{#if r.stop === ''}
 							<label class="field basis-60"
 								><span>becomes</span><select name="way-{r.lotId}" aria-label="What becomes of {r.title}"
