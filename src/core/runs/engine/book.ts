@@ -41,6 +41,39 @@ export interface Closing {
 	}[];
 	/** Of a dryer: each tray, planned and observed. */
 	readonly trays?: readonly DriedTray[];
+	/** Of jars that had their process: what it was. */
+	readonly canning?: CanningLog;
+}
+
+/** The process of jars as the book keeps it for ever: by it they are safe. Times in ms. */
+export interface CanningLog {
+	readonly product: string;
+	readonly jar: string;
+	readonly style: string;
+	readonly heat: string;
+	readonly psi: number | null;
+	readonly gauge: string | null;
+	readonly canner: string;
+	/** `yyyy-MM-dd` */
+	readonly dialTested: string | null;
+	readonly altitude_m: number;
+	/** Whose table it is. */
+	readonly table: string;
+	readonly loads: readonly {
+		readonly n: number;
+		readonly jars: number;
+		readonly acid: string | null;
+		/** By the table. */
+		readonly minutes: number;
+		readonly ventFrom: number | null;
+		readonly ventTo: number | null;
+		/** Held without a break from here to the heat off. */
+		readonly heldFrom: number;
+		readonly heatOff: number;
+		readonly restarts: readonly { readonly at: number; readonly why: string; readonly lost_s: number }[];
+		/** Persons' words about stretches without a reading. */
+		readonly words: readonly { readonly from: number; readonly to: number; readonly word: string }[];
+	}[];
 }
 
 /** A tray of a dryer as the book keeps it: what the household's own factor is learned from. */

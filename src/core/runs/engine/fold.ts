@@ -49,12 +49,14 @@ const endOf = { finished: 'finish', stopped: 'stop' } as const;
  *
  * @param begin the kind's own draft at the start, ms
  * @param apply what one event of the kind's changes; returns why it does not count
+ * @param late events of the kind's own that count after the end too: bad news is never too late
  */
 export function foldEvents<E extends Base & { readonly type: string }, D extends object>(
 	begunAt: number,
 	events: readonly E[],
 	begin: (startedAt: number) => D,
-	apply: (draft: D & CommonDraft, event: E, startedAt: number) => string | undefined
+	apply: (draft: D & CommonDraft, event: E, startedAt: number) => string | undefined,
+	late: readonly string[] = []
 ): D & CommonState<E> {
 	const ordered = inOrder(events);
 	const undone = undoneAmong(ordered);
@@ -78,7 +80,7 @@ export function foldEvents<E extends Base & { readonly type: string }, D extends
 	let last: E | null = null;
 	for (const event of ordered) {
 		if (event.type === 'undo' || undone.has(event.id)) continue;
-		const why = one(draft, event, startedAt, apply);
+		const why = one(draft, event, startedAt, apply, late);
 		if (why) ignored.push({ id: event.id, why });
 		else last = event;
 	}
@@ -90,9 +92,10 @@ function one<E extends Base & { readonly type: string }, D extends object>(
 	draft: D & CommonDraft,
 	event: E,
 	startedAt: number,
-	apply: (draft: D & CommonDraft, event: E, startedAt: number) => string | undefined
+	apply: (draft: D & CommonDraft, event: E, startedAt: number) => string | undefined,
+	late: readonly string[]
 ): string | undefined {
-	if (draft.phase !== 'working' && !afterTheEnd.includes(event.type))
+	if (draft.phase !== 'working' && !afterTheEnd.includes(event.type) && !late.includes(event.type))
 		return event.type === endOf[draft.phase] ? 'It was closed already.' : 'The run was over by then.';
 	const known = event as unknown as CommonEvent;
 	switch (known.type) {

@@ -32,9 +32,10 @@ export type TapOf<E> = DistributiveOmit<E, 'id' | 'at'>;
 
 /**
  * What is asked for before an act: a weight, packs, ice, a temperature, words, what goes onto a tray (weighed or in cups),
- * what is left of it (by weight, and by measure where somebody measures it).
+ * what is left of it (by weight, and by measure where somebody measures it), what a gauge shows, who stays with it.
  */
-export type Asks = 'weight' | 'packs' | 'ice' | 'temperature' | 'words' | 'load' | 'dry' | 'depth';
+export type Asks =
+	'weight' | 'packs' | 'ice' | 'temperature' | 'words' | 'load' | 'dry' | 'depth' | 'pressure' | 'name';
 
 /** Something that could be done now. */
 export interface Act<Tap> {

@@ -1,4 +1,5 @@
 import { commonFields, type Fields } from '../engine/event';
+import { fields as can } from './can/events';
 import { fields as cookDown } from './cook-down/events';
 import { fields as dry } from './dry/events';
 import { fields as freeze } from './freeze/events';
@@ -14,5 +15,6 @@ export const allFields: Readonly<Record<string, Fields>> = {
 	...cookDown,
 	...kit,
 	...ratio,
-	...freezeDry
+	...freezeDry,
+	...can
 };

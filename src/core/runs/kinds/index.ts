@@ -1,5 +1,9 @@
 import type { Units } from '../../quantities/format';
 import type { Act, RunKind, TapOf } from '../engine/kind';
+import { can } from './can';
+import type { CanEvent } from './can/events';
+import type { CanState } from './can/fold';
+import type { CanPlan } from './can/plan';
 import { cookDown } from './cook-down';
 import type { CookEvent } from './cook-down/events';
 import type { CookState } from './cook-down/fold';
@@ -25,9 +29,9 @@ import type { RatioEvent } from './ratio/events';
 import type { RatioState } from './ratio/fold';
 import type { RatioPlan } from './ratio/plan';
 
-export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan;
-export type RunState = FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState;
-export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent;
+export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan;
+export type RunState = FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState | CanState;
+export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent | CanEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -35,7 +39,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry];
+export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {
