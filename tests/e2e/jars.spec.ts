@@ -66,7 +66,7 @@ test('the kitchen’s altitude and gauge move the jars at once, and stay after a
 	await expect(page.getByRole('navigation', { name: /^All ways/ })).toContainText('no pressure canner in the Kitchen');
 });
 
-test('tomatoes have their several processes, with acid for each jar; nothing starts that has no run', async ({
+test('tomatoes have their several processes, with acid for each jar, and are begun on a page of their own', async ({
 	page,
 	home
 }) => {
@@ -77,7 +77,7 @@ test('tomatoes have their several processes, with acid for each jar; nothing sta
 	await expect(facts(page)).toContainText(/15 min\s+at 15 psi/);
 	await expect(facts(page)).toContainText('2 tbsp (30 ml) bottled lemon juice, or ½ tsp (2.5 ml) citric acid');
 	await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
-	await expect(page.getByText('Canning is not led at the Stove yet')).toBeVisible();
+	await expect(page.getByRole('link', { name: /^Into jars at the Stove/ })).toBeVisible();
 	await openWay(page, /^tomato ketchup/i);
 	await expect(facts(page)).toContainText(/20 min\s+in boiling water/);
 	await expect(page.getByRole('region', { name: 'The recipe' })).toContainText('The time is for just this');

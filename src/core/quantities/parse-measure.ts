@@ -2,9 +2,9 @@ import { convert } from 'convert';
 import type { Units } from './format';
 import { readNumber } from './read-number';
 
-export type MeasureKind = 'temperature' | 'volume' | 'weight' | 'area' | 'length';
+export type MeasureKind = 'temperature' | 'volume' | 'weight' | 'area' | 'length' | 'pressure';
 
-/** For each kind, what a word means, in the library's terms; the core holds °C, L, kg, m², m. */
+/** For each kind, what a word means, in the library's terms; the core holds °C, L, kg, m², m, Pa. */
 const words = {
 	temperature: { c: 'C', '°c': 'C', celsius: 'C', f: 'F', '°f': 'F', fahrenheit: 'F' },
 	volume: {
@@ -14,10 +14,11 @@ const words = {
 	},
 	weight: { kg: 'kg', g: 'g', lb: 'lb', lbs: 'lb', pound: 'lb', pounds: 'lb', oz: 'oz' },
 	area: { m2: 'm2', 'm²': 'm2', cm2: 'cm2', 'cm²': 'cm2', in2: 'square inch', 'in²': 'square inch', 'sq in': 'square inch' },
-	length: { cm: 'cm', m: 'm', mm: 'mm', in: 'inch', inch: 'inch', inches: 'inch', '"': 'inch' }
+	length: { cm: 'cm', m: 'm', mm: 'mm', in: 'inch', inch: 'inch', inches: 'inch', '"': 'inch' },
+	pressure: { psi: 'psi', lb: 'psi', lbs: 'psi', kpa: 'kPa', pa: 'Pa', bar: 'bar' }
 } as const satisfies Record<MeasureKind, Record<string, Parameters<typeof convert>[1]>>; // prettier-ignore
 
-const held = { temperature: 'C', volume: 'l', weight: 'kg', area: 'm2', length: 'm' } as const;
+const held = { temperature: 'C', volume: 'l', weight: 'kg', area: 'm2', length: 'm', pressure: 'Pa' } as const;
 
 /** The unit of a bare number, by the household's units; a field's label names it. */
 export const fieldUnit: Record<MeasureKind, Record<Units, string>> = {
@@ -25,13 +26,15 @@ export const fieldUnit: Record<MeasureKind, Record<Units, string>> = {
 	volume: { metric: 'L', us: 'qt' },
 	weight: { metric: 'kg', us: 'lb' },
 	area: { metric: 'm²', us: 'sq in' },
-	length: { metric: 'cm', us: 'in' }
+	length: { metric: 'cm', us: 'in' },
+	// The tables print pounds, and so do most dials: kPa and bar are written out.
+	pressure: { metric: 'psi', us: 'psi' }
 };
 
 /**
  * Reads a measure as a person writes it: `4`, `39 °F`, `12 qt`, `3.5 cu ft`, `-18`.
  *
- * @returns in °C, L, kg, m² or m; undefined when it is none
+ * @returns in °C, L, kg, m², m or Pa; undefined when it is none
  */
 export function parseMeasure(text: string, kind: MeasureKind, units: Units): number | undefined {
 	const trimmed = text.trim();

@@ -8,16 +8,20 @@ import { action, page } from './respond';
 import type { Stores } from './stores';
 
 /** What was chosen, worked out: the page of it, and the plan where it can begin. */
-export type Beginning<T> = (stores: Stores, ask: T, now: Date) => Promise<{ view: Begin; plan: RunPlan | null }>;
+export type Beginning<T, V extends Begin = Begin> = (
+	stores: Stores,
+	ask: T,
+	now: Date
+) => Promise<{ view: V; plan: RunPlan | null }>;
 
 const said = (fields: Iterable<readonly [string, string]>) =>
 	Object.fromEntries([...fields].filter(([name, value]) => value !== '' && !name.startsWith('/')));
 
 /** The page that begins a run of one lot: its choices stand in the address. */
-export function beginPage<T extends { readonly lot: string }>(
+export function beginPage<T extends { readonly lot: string }, V extends Begin = Begin>(
 	schema: Joi.ObjectSchema<T>,
-	heading: (view: Begin) => string,
-	work: Beginning<T>
+	heading: (view: V) => string,
+	work: Beginning<T, V>
 ) {
 	return ({ locals, url }: { locals: App.Locals; url: URL }) =>
 		page(async () => {

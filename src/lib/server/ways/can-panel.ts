@@ -6,7 +6,7 @@ import { isJarOf, jarSizes } from '$reference/canning-rules';
 import type { Fact, Switch } from '$lib/ui/ways/view';
 import { shownJar } from '../jars';
 import { canSlug, type CanEntry, type Look } from './look';
-import { cautionsShown, each, fact, later, oneOf, sourced, type Own } from './panel';
+import { beginsAt, cautionsShown, each, fact, oneOf, sourced, type Own } from './panel';
 import { count } from './rows';
 
 /** A tested product in jars, opened; without amounts where the guide prints none to a jar. */
@@ -54,9 +54,16 @@ export function canPanel(look: Look, can: CanEntry, row: GlanceWay | null, now: 
 		recipe: jar.ingredients.length > 0 ? { lines: jar.ingredients, makes: jar.makes, keep: jar.keep } : null,
 		cautions: cautionsShown(can.way.cautions()),
 		source: `${sourced(jar.source, jar.confidence)}${jar.once ? ', recalled once' : ''}`,
-		start: later(look.free_g, 'Canning'),
+		start: beginsAt(look.free_g, beginOf(look, can), 'Into jars at the Stove'),
 		why: true
 	}; // prettier-ignore
+}
+
+/** The page that begins it, with what is chosen here. */
+function beginOf({ lot, shown_g, whole_g }: Look, { way }: CanEntry): string {
+	const asked = new URLSearchParams({ lot: lot.id, product: way.product.id, style: way.style, jar: way.jar });
+	if (shown_g !== whole_g) asked.set('grams', `${Math.round(shown_g)}`);
+	return `/stove/can?${asked.toString()}`;
 }
 
 /** A dial that wants to be tested is said where its pressure is. */

@@ -148,13 +148,13 @@ describe('the kilos of a lot', () => {
 		expect(plan?.subjects[0]).toMatchObject({ cut: { id: second }, portion_g: 300 });
 	});
 
-	it('are started by what the form says, and by nothing that is refused or not led', async () => {
+	it('are started by what the form says, and by nothing that is refused, or begun elsewhere', async () => {
 		const { home, lotId } = await kitchen('start', '3 kg tomatoes');
-		// Canned at a known altitude alone: its ways are there, and its run is not.
+		// Canned at a known altitude alone, and begun on its own page.
 		const stores = at({ ...home, altitudeM: 300 });
 		const start = (way: string, said = {}) => startWay(stores, { key: randomUUID(), body: {} }, lotId, { way, said }, now); // prettier-ignore
 		const [can] = (await lookAt(stores, lotId, { fields: {} }, now)).cans;
-		await expect(start(canSlug(can?.id ?? ''))).rejects.toMatchObject({ status: 422, code: 'NOT_LED' });
+		await expect(start(canSlug(can?.id ?? ''))).rejects.toMatchObject({ status: 422, code: 'OWN_PAGE' });
 		await expect(start('none')).rejects.toMatchObject({ status: 400, code: 'UNKNOWN_WAY' });
 		await expect(start('raw', { grams: '9 kg' })).rejects.toMatchObject({ code: 'NOT_ENOUGH' });
 		await expect(start('raw', { portion: 'lots' })).rejects.toMatchObject({ status: 400 });

@@ -48,7 +48,7 @@ export async function startWay(
 	choicesOf(query, look.thing, look.home);
 	if (way === 'dry') return startDrying(stores, ask, look, query.grams, now);
 	if (slugsOf(look).includes(way) && !look.freeze.some((f) => f.becomes === way))
-		throw new AppError(422, 'NOT_LED', 'This way is not led at the Stove yet: do it by its numbers, then write down by hand what came of it. Nothing was started.'); // prettier-ignore
+		throw new AppError(422, 'OWN_PAGE', 'Jars are begun on a page of their own: Into jars at the Stove. Nothing was started.'); // prettier-ignore
 	const found = look.freeze.find((f) => f.becomes === way || f.way.id === way);
 	if (!found) throw unknownWay();
 	if (found.way.kind === 'refused')

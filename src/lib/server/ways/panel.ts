@@ -86,11 +86,9 @@ export const oneOf = (
 	options: Extract<Switch, { kind: 'one-of' }>['options']
 ): Switch[] => (options.length > 1 ? [{ kind: 'one-of', name, label, value, options }] : []);
 
-/** A way whose run comes later: it says so, and is written down by hand. */
-export const later = (free_g: number, what: string): Start =>
-	free_g > 0
-		? { kind: 'later', words: `${what} is not led at the Stove yet: do it by these numbers, then write down what came of it.` }
-		: { kind: 'no', words: 'All of it is at the Stove already.' }; // prettier-ignore
+/** Begun on a page of its own, where the rest of it is chosen. */
+export const beginsAt = (free_g: number, href: string, words: string): Start =>
+	free_g > 0 ? { kind: 'page', href, words } : { kind: 'no', words: 'All of it is at the Stove already.' };
 
 /** Started as it stands, while some of it is free. */
 export const startOf = ({ free_g }: Look): Start =>

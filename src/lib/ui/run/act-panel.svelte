@@ -6,6 +6,7 @@
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import Scale from '$lib/ui/live/scale.svelte';
 	import Figure from './figure.svelte';
+	import PressureField from './pressure-field.svelte';
 	import { markOf, plannedOf, saidTap } from './said-tap';
 	import type { Typed } from './types';
 
@@ -96,6 +97,9 @@
 			aria-invalid={(missing || typed.depth?.trim()) && !said ? 'true' : undefined}
 		/>{#if missing && !said}<span class="fault">Put the stick in, and write how deep it is wet.</span>{/if}</label
 	>
+{:else if act.asks === 'pressure'}
+	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
+	<PressureField {typed} missing={missing && !said} />
 {:else if act.asks === 'load' || act.asks === 'dry'}
 	{#if act.clock}<Figure due={act.due} latest={act.latest} since={act.since} {now} />{/if}
 	<div class="mt-3 flex flex-wrap items-end gap-3 text-lg">

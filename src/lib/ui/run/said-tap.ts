@@ -72,6 +72,17 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 			const C = typed.C === undefined ? undefined : parseMeasure(typed.C, 'temperature', units);
 			return C === undefined ? undefined : { ...tap, dC: Math.round(C * 10) };
 		}
+		case 'gauge': {
+			if (tap.weight !== undefined) return tap;
+			// A bare number would be read in one unit and meant in another: the unit stands beside the field.
+			const typedAs = `${typed.pressure?.trim() ?? ''} ${typed.pressureUnit ?? 'psi'}`;
+			const Pa = parseMeasure(
+				/[a-z]/i.test(typed.pressure ?? '') ? (typed.pressure ?? '') : typedAs,
+				'pressure',
+				units
+			);
+			return Pa === undefined || !(Pa >= 0 && Pa <= 400_000) ? undefined : { ...tap, Pa: Math.round(Pa) };
+		}
 		case 'identified': {
 			const words = typed.words?.trim() ?? '';
 			return words === '' ? undefined : { ...tap, words };

@@ -8,6 +8,7 @@
 	import ActPanel from './act-panel.svelte';
 	import Also from './also.svelte';
 	import Around from './around.svelte';
+	import CanBoard from './can-board.svelte';
 	import DryerBoard from './dryer-board.svelte';
 	import Packing from './packing.svelte';
 	import PackForm from './pack-form.svelte';
@@ -243,6 +244,13 @@
 							now={clock.now}
 							{zone}
 							at={main?.session === s ? main.act.unit : null}
+							ontap={(what) => tap(s, what)}
+						/>{:else if s.plan.kind === 'can'}<CanBoard
+							session={s}
+							{units}
+							now={clock.now}
+							{zone}
+							helpers={things.helpers.map((h) => h.name)}
 							ontap={(what) => tap(s, what)}
 						/>{:else}<Worktop
 							stations={kindOf(s.plan).stations?.(s.plan, s.state, clock.now) ?? []}

@@ -7,6 +7,9 @@ export interface Typed {
 	words?: string;
 	/** Read off a stick. */
 	depth?: string;
+	/** Read off a dial, and in which unit the dial is. */
+	pressure?: string;
+	pressureUnit?: string;
 	/** In cups, as it was typed. */
 	cups?: string;
 }

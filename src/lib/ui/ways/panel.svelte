@@ -57,6 +57,10 @@
 				<span class="key">1</span></button
 			>
 		</form>
+	{:else if panel.start.kind === 'page'}
+		<a class="btn btn-full text-lg" data-start href={panel.start.href} aria-label="{panel.start.words}: {panel.name}"
+			>{panel.start.words} <span class="key">1</span></a
+		>
 	{:else}
 		<p class="max-w-xl text-[15px]" data-start tabindex="-1">
 			{panel.start.words}

@@ -139,7 +139,8 @@ export interface Panel {
 /** Whether it is led at the stove; else why not, and how it is written down. */
 export type Start =
 	| { readonly kind: 'start' }
-	| { readonly kind: 'later'; readonly words: string }
+	/** It is begun on a page of its own: more is to be chosen. */
+	| { readonly kind: 'page'; readonly href: string; readonly words: string }
 	| { readonly kind: 'no'; readonly words: string };
 
 /** The same, written down by hand. */

@@ -4,7 +4,7 @@ import type { Act, TapOf } from '../../engine/kind';
 import type { CanEvent } from './events';
 import {
 	askEvery_ms,
-	filledJars,
+	expectedJars,
 	fullAt,
 	fullness,
 	heldBetween_ms,
@@ -17,7 +17,7 @@ import {
 	type CanLoad,
 	type CanState
 } from './fold';
-import { subjectOf, type CanPlan, type CanSubject } from './plan';
+import type { CanPlan, CanSubject } from './plan';
 import { acidNames, acidOf, acidsOf, jarWords, loadWords, markWords } from './say';
 
 export type CanTap = TapOf<CanEvent>;
@@ -52,6 +52,7 @@ export function acts(plan: CanPlan, state: CanState, now: number): CanAct[] {
 		...settleAct(plan, state),
 		...readyActs(plan, state),
 		...printedActs(plan, state),
+		...weighActs(plan, state),
 		...fillActs(plan, state),
 		...canActs(plan, state, now),
 		...awayActs(plan, state)
@@ -139,21 +140,46 @@ function printedActs(plan: CanPlan, state: CanState): CanAct[] {
 		});
 }
 
+/** What is ready is weighed: it says how many jars it will be. */
+function weighActs(plan: CanPlan, state: CanState): CanAct[] {
+	return plan.subjects
+		.filter((s) => state.printed[s.n] === 'yes' && state.weighed[s.n] === undefined)
+		.filter((s) => !state.loads.some((l) => l.filled.some((f) => f.subject === s.n)))
+		.map((s): CanAct => {
+			const tap = { type: 'weigh', ...(plan.subjects.length > 1 ? { subject: s.n } : {}), grams: s.load_g } as const;
+			return {
+				...still,
+				key: `weigh-${s.n}`,
+				kind: 'weigh',
+				about: `${s.product.name} · about ${jarWords(s, s.jars)}`,
+				short: s.product.name,
+				sentence: 'Prepared: what does it weigh?',
+				hint: `${sayWeight(Math.round(s.need_g), plan.units)} of it fill a ${s.jar}. Weighed, it says how many jars go hot; not weighed, it goes by ${jarWords(s, s.jars)}.`,
+				since: state.startedAt,
+				subject: s.n,
+				asks: 'weight',
+				button: { label: 'Weighed', tap },
+				others: [{ label: 'Not weighed', tap }],
+				task: 'knife',
+				urgency: 4.7 + s.n * 0.01
+			};
+		});
+}
+
 /** Which load is to be filled next: the one that is begun, or the next while there is something left for it. */
 export function filling(plan: CanPlan, state: CanState): { n: number; load: CanLoad | undefined } | null {
 	const begun = loadAt(state, ['fill']);
 	if (begun) return { n: begun.n, load: begun };
-	const open = plan.subjects.some((s) => state.printed[s.n] === 'yes' && filledJars(state, s.n) < s.jars);
+	const open = plan.subjects.some((s) => state.printed[s.n] === 'yes' && wantedIn(plan, state, 0, s) > 0);
 	return open || state.loads.length === 0 ? { n: state.loads.length + 1, load: undefined } : null;
 }
 
-/** What each load is planned to hold still, by subject. */
+/** Jars of a product that are to be filled in this load, those that are in it counted: what the others have not. */
 function wantedIn(plan: CanPlan, state: CanState, n: number, subject: CanSubject): number {
-	const planned = plan.loads[n - 1]?.find((p) => p.subject === subject.n)?.jars;
-	const before = state.loads
+	const elsewhere = state.loads
 		.filter((l) => l.n !== n)
 		.reduce((sum, l) => sum + (l.filled.find((f) => f.subject === subject.n)?.jars ?? 0), 0);
-	return planned ?? Math.max(0, subject.jars - before);
+	return Math.max(0, expectedJars(plan, state, subject.n) - elsewhere);
 }
 
 function fillActs(plan: CanPlan, state: CanState): CanAct[] {
@@ -186,7 +212,7 @@ function fillActs(plan: CanPlan, state: CanState): CanAct[] {
 			...still,
 			key: `fill-${n}-${subject.n}-${have}`,
 			kind: 'filled',
-			about: `${subject.product.name} · load ${n}, jar ${have + 1} of ${wanted}`,
+			about: `${subject.product.name} · load ${n}, jar ${have + 1} of ${all}`,
 			short: `${subject.product.name}, load ${n}`,
 			sentence: acid
 				? `Jar ${have + 1}: acid, food, ${sayHeadspace(subject.headspace_in, plan.units)} free.`

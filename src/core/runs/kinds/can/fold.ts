@@ -156,6 +156,15 @@ export const processedJars = (state: Pick<Own, 'loads' | 'printed'>, subject: nu
 export const jarsOf = (load: CanLoad, subject: number): number =>
 	load.filled.filter((f) => f.subject === subject).reduce((sum, f) => sum + f.jars - f.broken, 0);
 
+/** Jars that a product is expected to fill: by what was weighed ready, else as planned; never fewer than are filled. */
+export function expectedJars(plan: CanPlan, state: Pick<Own, 'loads' | 'weighed'>, n: number): number {
+	const subject = subjectOf(plan, n);
+	const weighed_g = state.weighed[n];
+	const jars = weighed_g === undefined ? subject.jars : Math.floor(weighed_g / subject.need_g + play);
+	const there = state.loads.reduce((sum, l) => sum + (l.filled.find((f) => f.subject === n)?.jars ?? 0), 0);
+	return Math.max(jars, there);
+}
+
 /** Jars that are filled and whole, wherever they are. */
 export const filledJars = (state: Pick<Own, 'loads'>, subject: number): number =>
 	state.loads.reduce((sum, l) => sum + jarsOf(l, subject), 0);

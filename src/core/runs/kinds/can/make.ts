@@ -173,7 +173,10 @@ function subjectFor(ask: CanAsk, n: number, how: CanWith, canner: PlannedCanner,
 	const [cut] = thing.food.cuts;
 	const printed = perJar_g(thing.food, thing.form, product, jar);
 	const load_g = Math.max(1, Math.round(raw_g * (cut ? shareLeft(thing, cut) : 1)));
-	const jars = ask.jars ?? (printed ? Math.floor(raw_g / printed.grams + 1e-6) : Math.floor(load_g / (food_kg_L * jarVolume_L[jar] * 1000))); // prettier-ignore
+	// What the guide prints to a jar is of the food as it came; by what is prepared it is the same share of it.
+	const printed_g = printed ? (printed.grams * load_g) / raw_g : food_kg_L * jarVolume_L[jar] * 1000;
+	const jars = ask.jars ?? Math.floor(load_g / printed_g + 1e-6);
+	const need_g = ask.jars === undefined ? printed_g : load_g / ask.jars;
 	const portion_g = Math.round(content_kg_L * jarVolume_L[jar] * 1000);
 	const { units } = kitchen;
 	const made = recipeOf(product, thing.food.id);
@@ -223,7 +226,8 @@ function subjectFor(ask: CanAsk, n: number, how: CanWith, canner: PlannedCanner,
 		keep: made?.keep ?? [],
 		mind: product.mind ?? [],
 		jars,
-		perJar_g: Math.round(Math.min(portion_g, jars > 0 ? load_g / jars : portion_g)),
+		need_g,
+		perJar_g: Math.round(Math.min(portion_g, need_g)),
 		lowAcid
 	};
 }

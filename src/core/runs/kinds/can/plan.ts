@@ -26,7 +26,9 @@ export interface CanSubject extends PlannedFood {
 	readonly mind: readonly string[];
 	/** Filled jars that the prepared weight is expected to give. */
 	readonly jars: number;
-	/** Prepared food to a jar, g; the rest of what a jar holds is liquid. */
+	/** Prepared food to a jar, g: what is weighed gives so many jars. */
+	readonly need_g: number;
+	/** The same as the mass of a jar has it: no more than a jar holds; the rest is liquid. */
 	readonly perJar_g: number;
 	readonly lowAcid: boolean;
 }

@@ -28,7 +28,7 @@ const unfit = new Set(['NOT_A_FREEZER', 'NOT_THERE']);
 const notFrozen = (place: string) =>
 	['NOT_A_FREEZER', `${place} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`] as const; // prettier-ignore
 const notThere = (place: string) =>
-	['NOT_THERE', `${place} is no place for dried food: dark, dry and closed, a pantry or a cool room. The packs were not booked.`] as const; // prettier-ignore
+	['NOT_THERE', `${place} is no place for it: dark, dry and closed, a pantry or a cool room. The packs were not booked.`] as const; // prettier-ignore
 
 /**
  * When a tap was made, by the server's clock: shifted by what the device's clock differs at the sending, never later than
