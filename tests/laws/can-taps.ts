@@ -18,7 +18,7 @@ export function canTap(
 	now: number,
 	shown: readonly RunEvent[],
 	where: Where,
-	often = 0.45
+	often = 0.55
 ): CanTap {
 	const { next, below, pick } = random;
 	const state = can.fold(plan, startedAt, shown as readonly CanEvent[]);

@@ -160,6 +160,8 @@ export interface OutputHead {
 	readonly portionWords?: string;
 	readonly use: string;
 	readonly keeps: Keeps;
+	/** It comes of what went wrong: no labels are laid ready for it. */
+	readonly aside?: true;
 }
 
 /** Where packs of a run may be put: kinds of place. */
@@ -210,6 +212,8 @@ export interface RunKind<P extends AnyPlan, S extends AnyState, E extends Base &
 	troubles(plan: P, state: S, now: number): Trouble<TapOf<E>>[];
 	/** The commonest of them in a few words. */
 	readonly wrongTurns: string;
+	/** Taps that are of the moment they are tapped, however late somebody says they are: a clock begins with them. */
+	readonly onTime?: readonly string[];
 	/** What its worktop is called. */
 	readonly worktop: string;
 	/** Why a figure is asked about before it is kept. */

@@ -19,6 +19,7 @@ const kinds: readonly Kind[] = [
 	{ name: 'Kitchen scale, simulated', quantity: 'mass', watch: 'nothing', tareG: 310 },
 	{ name: 'Freezer probe, simulated', quantity: 'temperature', watch: 'freezer' },
 	{ name: 'Dryer probe, simulated', quantity: 'temperature', watch: 'dryer' },
+	{ name: 'Canner gauge, simulated', quantity: 'gauge-pressure', watch: 'nothing' },
 	{ name: 'Label printer, simulated', quantity: 'print', watch: 'nothing' }
 ];
 

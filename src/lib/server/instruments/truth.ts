@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { weightShare } from '$core/drying/page-curve';
 import { slots } from '$core/runs/kinds/dry/board';
 import { foldRun, kindOf } from '$core/runs/kinds';
+import { loadAt } from '$core/runs/kinds/can/fold';
+import { gaugeOf } from '$core/runs/kinds/can/simulate';
 import { hoursOn, wet_g } from '$core/runs/kinds/dry/tray';
 import { subjectOf } from '$core/runs/kinds/dry/plan';
 import type { Stores } from '../stores';
@@ -21,7 +23,7 @@ const room_C = 21;
 
 /**
  * What a simulated instrument would have before it now, in g, °C or Pa: the tray that is to be weighed next, lighter as its
- * water goes; what waits to be weighed; the air of dryer and freezer.
+ * water goes; what waits to be weighed; the air of dryer and freezer; the gauge of a canner.
  */
 export async function truthOf(
 	stores: Stores,
@@ -31,7 +33,14 @@ export async function truthOf(
 	const at = now.getTime();
 	const runs = await stores.runs.open();
 	const states = runs.map((run) => ({ run, state: foldRun(run.plan, run.startedAt, run.events) }));
-	if (instrument.quantity === 'gauge-pressure') return { value: 0, unit: 'Pa' };
+	if (instrument.quantity === 'gauge-pressure') {
+		for (const { run, state } of states) {
+			if (run.plan.kind !== 'can' || run.plan.instrument?.id !== instrument.id || !('printed' in state)) continue;
+			const load = loadAt(state, ['up', 'hold', 'short', 'down']);
+			if (load) return { value: Math.round(gaugeOf(run.plan, load, at)), unit: 'Pa' };
+		}
+		return { value: 0, unit: 'Pa' };
+	}
 	if (instrument.quantity === 'temperature') {
 		if (instrument.watch === 'dryer') {
 			const on = states.find(({ run, state }) => run.plan.kind === 'dry' && 'power' in state && state.power.on);

@@ -8,6 +8,7 @@ import { equipment, person, pot, supply } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { changer, named } from './change';
 import { equipmentOf, personsOf, suppliesOf } from './kitchen-reads';
+import { watchingRuns } from './runs/kitchen-watch';
 
 type PotValues = Omit<typeof pot.$inferInsert, 'id' | 'householdId' | 'name'>;
 export interface GearValues {
@@ -64,7 +65,13 @@ export function gearStore(db: Database, householdId: string, now: Date) {
 						{ field: 'quarts', message: 'Too small for pressure.' }
 					]);
 			}
-			await named('name', piece.name, () => change(key, 'gear', piece, (tx) => keepPiece(tx, householdId, piece)));
+			await named('name', piece.name, () =>
+				change(key, 'gear', piece, (tx) =>
+					piece.kind === 'canner'
+						? watchingRuns(tx, householdId, now, () => keepPiece(tx, householdId, piece))
+						: keepPiece(tx, householdId, piece)
+				)
+			);
 		},
 
 		/** Lids, a roll, absorbers: new, or the same name counted again. */
@@ -103,11 +110,13 @@ export function gearStore(db: Database, householdId: string, now: Date) {
 					return;
 				}
 				const table = { gear: equipment, person, supply }[what];
-				const gone = await tx
-					.update(table)
-					.set({ removedAt: now })
-					.where(and(mine(table), eq(table.id, id)))
-					.returning({ id: table.id });
+				const remove = () =>
+					tx
+						.update(table)
+						.set({ removedAt: now })
+						.where(and(mine(table), eq(table.id, id)))
+						.returning({ id: table.id });
+				const gone = await (what === 'gear' ? watchingRuns(tx, householdId, now, remove) : remove());
 				if (gone.length === 0) throw notFound(what === 'gear' ? 'machine' : what);
 			});
 		}

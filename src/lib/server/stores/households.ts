@@ -11,6 +11,7 @@ import { standingIn } from '../things';
 import { changer, named } from './change';
 import { gearStore } from './gear';
 import { containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
+import { watchingRuns } from './runs/kitchen-watch';
 import { setUpHousehold } from './set-up';
 import type { SetUp } from '$core/ways/set-up';
 import { stockStore } from './stock';
@@ -203,7 +204,7 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		wholeKitchen,
 		async update(key: string, values: Partial<Omit<HouseholdRow, 'id' | 'createdAt' | 'isDefault'>>) {
 			await change(key, 'update', values, (tx) =>
-				tx.update(household).set(values).where(eq(household.id, householdId))
+				watchingRuns(tx, householdId, now, () => tx.update(household).set(values).where(eq(household.id, householdId)))
 			);
 		},
 		/**
@@ -211,7 +212,9 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 		 * is touched.
 		 */
 		async setUp(key: string, set: SetUp): Promise<{ set: true }> {
-			await change(key, 'set up', set, (tx) => setUpHousehold(tx, householdId, set));
+			await change(key, 'set up', set, (tx) =>
+				watchingRuns(tx, householdId, now, () => setUpHousehold(tx, householdId, set))
+			);
 			return { set: true };
 		},
 		async addPlace(

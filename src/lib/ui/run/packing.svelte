@@ -23,8 +23,9 @@
 		ontap: (tap: Tap) => boolean;
 	} = $props();
 	/** Kinds that end in jars. */
-	const jars = new Set<string>(['dry', 'ratio', 'freeze-dry']);
-	const outputs = $derived(kindOf(session.plan).outputs(session.plan));
+	const jars = new Set<string>(['dry', 'ratio', 'freeze-dry', 'can']);
+	const all = $derived(kindOf(session.plan).outputs(session.plan));
+	const outputs = $derived(all.filter((o) => !o.aside));
 	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));
 	const others = $derived(packable.filter((p) => p.n !== except));
 </script>
@@ -32,7 +33,7 @@
 {#if except === null}<p class="py-2 text-[15px]">
 		{#each outputs as o (o.n)}<a
 				class="mr-3"
-				href="/stove/{session.id}/labels{outputs.length > 1 ? `?of=${o.n}` : ''}"
+				href="/stove/{session.id}/labels{all.length > 1 ? `?of=${o.n}` : ''}"
 				target="_blank"
 				rel="noopener">Print the labels{outputs.length > 1 ? `: ${o.title}` : ''}</a
 			><SendLabels href="/stove/{session.id}/labels?of={o.n}" printers={things.printers} />{/each}: {!jars.has(

@@ -92,7 +92,8 @@
 			surprise = { why, tap: what, of };
 			return false;
 		}
-		of.tap(what, clock.at(Date.now()) - (earlier_min > 0 ? earlier_min * 60_000 : 0));
+		const late = kindOf(of.plan).onTime?.includes(what.type) === true ? 0 : earlier_min;
+		of.tap(what, clock.at(Date.now()) - late * 60_000);
 		earlier_min = 0;
 		asking = null;
 		surprise = null;
@@ -303,6 +304,9 @@
 									>{/each}</select
 							></label
 						>
+						{#if earlier_min > 0 && kindOf(session.plan).onTime}<span class="text-amber"
+								>Minutes at heat count from their own tap all the same.</span
+							>{/if}
 						{#if lately?.state.last}<button class="btn" onclick={undo}>Undo <span class="key">U</span></button>{/if}
 					</span>
 				</div>

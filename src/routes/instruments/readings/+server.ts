@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { json } from '@sveltejs/kit';
 import { AppError } from '$lib/server/errors';
+import { gaugeIntoRuns } from '$lib/server/instruments/gauge';
 import { parse } from '$lib/server/parse';
 import { endpoint } from '$lib/server/respond';
 import type { SentReading } from '$lib/server/stores/instruments';
@@ -24,7 +25,7 @@ const line = Joi.object<SentReading>({
  */
 export const POST: RequestHandler = ({ locals, request }) =>
 	endpoint(async () => {
-		const { instrument, stores } = locals;
+		const { instrument, stores, now } = locals;
 		if (!instrument) throw new AppError(401, 'NOT_PAIRED', 'This instrument is not known here. Nothing was kept.');
 		const text = await request.text();
 		const lines = text.split('\n').filter((l) => l.trim() !== '');
@@ -40,5 +41,7 @@ export const POST: RequestHandler = ({ locals, request }) =>
 			}
 		});
 		const readings = parse(Joi.array<SentReading[]>().items(line).min(1).required().label('Readings'), sent) as SentReading[]; // prettier-ignore
-		return json(await stores.instruments.keep(instrument, readings));
+		const answer = await stores.instruments.keep(instrument, readings);
+		await gaugeIntoRuns(stores, instrument, now);
+		return json(answer);
 	});

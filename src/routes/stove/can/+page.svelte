@@ -29,6 +29,8 @@
 		again();
 	}
 	const typed = $derived(new Set(page.url.searchParams.keys()));
+	/** A part of it, as it was chosen among its ways. */
+	const grams = $derived(page.url.searchParams.get('grams'));
 	const short = $derived(view.drawer.filter((d) => d.have !== null && d.have < d.want));
 	const rehearsal = $derived(`/stove/rehearsal${page.url.search || `?lot=${lot}`}`);
 </script>
@@ -48,6 +50,7 @@
 			data-sveltekit-noscroll
 		>
 			<input type="hidden" name="lot" value={lot} />
+			{#if grams}<input type="hidden" name="grams" value={grams} />{/if}
 			{#each view.selects as s (s.name)}
 				<label class="field"
 					><span>{s.label}</span><select name={s.name} value={s.value} onchange={changed} class="max-w-72"
@@ -83,6 +86,7 @@
 			<form method="POST" action="?/start" use:enhance={withNotice()} class="mt-4 flex flex-wrap items-center gap-3">
 				<Marks />
 				<input type="hidden" name="lot" value={lot} />
+				{#if grams}<input type="hidden" name="grams" value={grams} />{/if}
 				{#each view.selects as s (s.name)}{#if s.value !== ''}<input
 							type="hidden"
 							name={s.name}

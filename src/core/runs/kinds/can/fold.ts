@@ -485,7 +485,7 @@ function timersOf(plan: CanPlan, state: Own): Timer[] {
 		key: `load-${load.n}-${key}`,
 		label,
 		food: load.filled.map((f) => subjectOf(plan, f.subject).food.name).join(', '),
-		unit: `load-${load.n}`,
+		unit: `load ${load.n}`,
 		since,
 		due,
 		latest

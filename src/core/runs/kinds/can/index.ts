@@ -179,6 +179,8 @@ export const can: RunKind<CanPlan, CanState, CanEvent> = {
 	troubles,
 	wrongTurns: 'It fell, called away, cooled by force, a jar broken.',
 	worktop: 'At the canner',
+	// Minutes that nobody recorded are not counted afterwards.
+	onTime: ['venting', 'full-boil', 'gauge'],
 	surprise,
 	book,
 	stations,
@@ -202,7 +204,8 @@ export const can: RunKind<CanPlan, CanState, CanEvent> = {
 				...(subject.portionWords ? { portionWords: subject.portionWords } : {}),
 				prepared_g: Math.max(1, subject.jars) * subject.portion_g,
 				use: end.processed ? subject.use : 'Not canned: heated through before it is eaten.',
-				keeps: end.keeps
+				keeps: end.keeps,
+				...(end.processed ? {} : { aside: true as const })
 			};
 		}),
 	byproducts: () => [],

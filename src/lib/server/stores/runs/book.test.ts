@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
+import { askOf, cannerWith, today } from '$core/runs/kinds/can/fixture';
+import { planCan } from '$core/runs/kinds/can/make';
 import { planCook } from '$core/runs/kinds/cook-down/make';
 import { planDry } from '$core/runs/kinds/dry/make';
 import { findRecipe } from '$core/recipes/find-recipe';
@@ -14,6 +16,7 @@ import { make, transformOf } from '$core/things/transform';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { bookEqualsFold, type KindUnderLaw, type World } from '../../../../../tests/laws/book-equals-fold';
+import { canTap } from '../../../../../tests/laws/can-taps';
 import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
 import { freezeTap } from '../../../../../tests/laws/freeze-taps';
@@ -202,7 +205,33 @@ const chamber: KindUnderLaw = {
 		};
 	}
 };
+/** Tomatoes in boiling water, for the shelf or, without their process, for the cold. */
+const jars: KindUnderLaw = {
+	name: 'jars of a tested product',
+	foods: [{ id: 'tomatoes', form: 'whole' }],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		await stores.home.update(randomUUID(), { altitudeM: 380 });
+		const at = { altitude_m: 380, heat: 'boiling-water', canner: cannerWith('weighted') } as const;
+		const one = { product: 'tomatoes/crushed', food: 'tomatoes', style: 'hot', jar: 'pint', grams: world.raw_g, jars: 9 } as const; // prettier-ignore
+		const how = { heat: at.heat, canner: at.canner, instrument: null, today };
+		const plan = planCan([askOf(one, at, world.rawLots[0])], how, {
+			...(await stores.home.kitchen()),
+			altitude_m: 380
+		});
+		if (plan.kind === 'refused') throw new Error(plan.reason);
+		// The law has freezers alone: every end goes there.
+		const cold = { ...plan, ends: plan.ends.map((e) => ({ ...e, places: ['freezer'] as const })) };
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, cold);
+		return {
+			id,
+			tap: (r, now, shown) => canTap(r, cold, world.start, now, shown, whereOf(world)),
+			book: (events) => kindOf(cold).book(cold, foldRun(cold, world.start, events))
+		};
+	}
+};
 const kinds = [
+	jars,
 	cooking,
 	packing,
 	jamming,

@@ -13,6 +13,7 @@ import { freeCodes } from './codes';
 import { headsOf, openNow } from './heads';
 import { claimedBy, speakFor } from '../stock/claims';
 import { differencesNow, runReads, viewsOf } from './read';
+import { mustStillHold } from './kitchen-watch';
 import { settle } from './settle';
 
 export type { Appended } from './append';
@@ -53,6 +54,7 @@ export function runStore(db: Database, household: HouseholdRow, now: Date, open?
 		start(ask: StartAsk, plan: RunPlan): Promise<{ id: string }> {
 			return once(db, householdId, intent(ask), now, async (tx) => {
 				const kind = kindOf(plan);
+				await mustStillHold(tx, householdId, plan);
 				// Two foods of a run may be shares of one lot.
 				const wanted = new Map<string, number>();
 				for (const { lotId, raw_g } of kind.lots(plan)) wanted.set(lotId, (wanted.get(lotId) ?? 0) + dgOf(raw_g));

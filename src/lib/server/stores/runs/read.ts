@@ -137,6 +137,15 @@ export function runReads(db: Database, householdId: string) {
 			return viewsOf(db, householdId, rows);
 		},
 
+		/** Open runs whose gauge this instrument reads, by its id. */
+		async readBy(instrumentId: string): Promise<RunView[]> {
+			const rows = await db
+				.select()
+				.from(run)
+				.where(and(mine, eq(run.status, 'open'), sql`${run.plan} -> 'instrument' ->> 'id' = ${instrumentId}`));
+			return viewsOf(db, householdId, rows);
+		},
+
 		/** Runs that are named, each with what is needed to fold it. */
 		async views(ids: readonly string[]): Promise<RunView[]> {
 			if (ids.length === 0) return [];
