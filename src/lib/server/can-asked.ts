@@ -14,6 +14,7 @@ export const canAsked = Joi.object<CanChosen>({
 		.valid(...jarSizes)
 		.label('The jar'),
 	heat: Joi.string().valid('boiling-water', 'steam', 'pressure').label('The heat'),
+	psi: Joi.number().integer().min(1).max(20).label('The pressure'),
 	canner: line(60).label('The canner'),
 	jars: jars(),
 	grams: weightWithin(1, 1_000_000).label('The amount'),

@@ -25,6 +25,8 @@ export interface CanChosen {
 	readonly style?: PackStyle | undefined;
 	readonly jar?: JarSize | undefined;
 	readonly heat?: Heat | undefined;
+	/** Where its row was tested at several pressures, psi. */
+	readonly psi?: number | undefined;
 	/** By its name in the Kitchen. */
 	readonly canner?: string | undefined;
 	readonly jars?: number | undefined;
@@ -79,7 +81,8 @@ function chosenOf(read: LotRead, kitchen: Kitchen, ask: CanChosen, now: Date): C
 	if (!way) return `No tested product of ${read.lot.title} was found for that.`;
 	const open = heats.filter((h) => way.processes.some((p) => suits(p, h)));
 	const heat = open.find((h) => h === ask.heat) ?? open[0];
-	const process = way.processes.find((p) => heat !== undefined && suits(p, heat));
+	const fitting = way.processes.filter((p) => heat !== undefined && suits(p, heat));
+	const process = fitting.find((p) => p.psi === ask.psi) ?? fitting[0];
 	if (!heat || !process)
 		return `${way.product.name} is tested under pressure, and there is no pressure canner in the Kitchen.`;
 	return { read, ways, way, process, heat };
@@ -182,7 +185,7 @@ async function toppingsOf(stores: Stores, first: Choice, kitchen: Kitchen, ask: 
 } // prettier-ignore
 
 function selectsOf(
-	{ ways, way, heat }: Choice,
+	{ ways, way, heat, process }: Choice,
 	canners: readonly KitchenCanner[],
 	canner: KitchenCanner | null,
 	gauges: readonly { readonly id: string; readonly name: string }[],
@@ -200,6 +203,7 @@ function selectsOf(
 		...select('style', 'packed', way.style, styles.map((s) => ({ value: s, words: `${s} pack` }))),
 		...select('jar', 'jars', way.jar, jars.map((j) => ({ value: j, words: `${j}s` }))),
 		...select('heat', 'heated', heat, open.map((h) => ({ value: h, words: heatWords[h] }))),
+		...(heat === 'pressure' ? select('psi', 'at', `${process.psi ?? ''}`, way.processes.filter((p) => suits(p, heat) && p.gauge === process.gauge).map((p) => ({ value: `${p.psi ?? ''}`, words: `${p.psi} psi, ${p.minutes} min` }))) : []),
 		...select('canner', 'canner', canner?.name ?? '', canners.map((c) => ({ value: c.name, words: c.name }))),
 		...(heat === 'pressure' ? select('by', 'its gauge read', by, [{ value: 'eye', words: 'by eye' }, ...gauges.map((g) => ({ value: g.id, words: `by ${g.name}` }))]) : []),
 		...select('more', 'topped off with', ask.more ?? '', [{ value: '', words: 'nothing' }, ...others.map(({ value, words }) => ({ value, words }))])

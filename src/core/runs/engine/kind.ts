@@ -3,6 +3,7 @@ import type { Units } from '../../quantities/format';
 import type { Task } from '../../ways/equipment';
 import type { Base, Fields } from './event';
 import type { RunBook } from './book';
+import type { Rehearsal } from './rehearse';
 import type { Timer } from './stage';
 
 /** What of every plan is known, whatever its kind. */
@@ -230,6 +231,8 @@ export interface RunKind<P extends AnyPlan, S extends AnyState, E extends Base &
 	sums(plan: P, state: S): Sums;
 	/** Kinds of place that packs of one of its things may stand in, the best first. */
 	placesFor(plan: P, n: number): readonly PackPlace[];
+	/** Gone through dry, where it offers that. */
+	readonly rehearsal?: Rehearsal<P, S, TapOf<E>>;
 	/** A tap in a few words; without a plan the foods have no names. */
 	say(event: E, units: Units, plan: P | null): string;
 	head(plan: P): Headline;

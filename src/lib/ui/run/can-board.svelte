@@ -81,7 +81,11 @@
 			{#if board && board.mark_Pa !== null && (hot ? hot.spot !== 'heat' : true) && board.load.readings.some((r) => r.Pa !== null)}
 				<div class="flex flex-wrap items-baseline justify-between gap-x-4">
 					<h3 class="text-xl">
-						{run.plan.instrument ? `By ${run.plan.instrument.name}` : 'The dial, read by eye'}
+						{run.plan.instrument
+							? `By ${run.plan.instrument.name}`
+							: run.plan.canner.gauge === 'weighted'
+								? 'The pressure'
+								: 'The dial, read by eye'}
 					</h3>
 					{#if board.last_Pa !== null && hot}<span
 							>now <b class="head text-2xl {board.last_Pa < board.mark_Pa ? 'text-amber' : 'text-rim'}"

@@ -14,10 +14,11 @@
 	const again = () => choices?.requestSubmit();
 	/** What another product would not understand is not carried over to it. */
 	const clear: Record<string, readonly string[]> = {
-		product: ['style', 'jar', 'heat', 'canner', 'jars', 'more', 'moreJars'],
-		style: ['jars', 'more', 'moreJars'],
-		jar: ['jars', 'more', 'moreJars'],
-		heat: ['canner', 'more', 'moreJars'],
+		product: ['style', 'jar', 'heat', 'psi', 'canner', 'jars', 'more', 'moreJars'],
+		style: ['psi', 'jars', 'more', 'moreJars'],
+		jar: ['psi', 'jars', 'more', 'moreJars'],
+		heat: ['psi', 'canner', 'more', 'moreJars'],
+		psi: ['more', 'moreJars'],
 		more: ['moreJars']
 	};
 	function changed(event: Event) {

@@ -81,7 +81,7 @@ function phasesOf(plan: CanPlan, load: CanLoad, now: number): Phase[] {
 		up: load.ventTo,
 		hold: load.doneAt !== null ? load.doneAt - (load.held_s ?? 0) * 1000 : load.heldFrom,
 		down: pressure ? load.doneAt : null,
-		rest: load.spot === 'rest' ? load.since : pressure ? null : load.doneAt
+		rest: load.restAt
 	};
 	const at = load.spot === 'out' || load.spot === 'lost' ? spots.length : spots.indexOf(load.spot === 'short' ? 'hold' : load.spot); // prettier-ignore
 	let cursor = load.lidAt ?? now;

@@ -65,6 +65,8 @@ export interface CanLoad {
 	readonly doneAt: number | null;
 	/** What it was held for then: the table's minutes, or more, s. */
 	readonly held_s: number | null;
+	/** At no pressure by itself, or the heat off the water: from then it waits, ms. */
+	readonly restAt: number | null;
 	readonly outAt: number | null;
 }
 
@@ -109,6 +111,7 @@ const fresh = (n: number, at: number): CanLoad => ({
 	restarts: [],
 	doneAt: null,
 	held_s: null,
+	restAt: null,
 	outAt: null
 });
 
@@ -320,7 +323,7 @@ function ofLoad(plan: CanPlan, draft: Draft, event: LoadEvent): string | undefin
 			return to('lost', { doneAt: null, held_s: null, heldFrom: null, gap: null });
 		case 'at-zero':
 			if (load.spot !== 'down') return 'Its heat is on still.';
-			return to('rest');
+			return to('rest', { restAt: event.at });
 		case 'jars-out':
 			if (load.spot !== 'rest') return 'It is not time to open it.';
 			return to('out', { outAt: event.at });
@@ -462,7 +465,9 @@ function ended(plan: CanPlan, load: CanLoad, at: number): CanLoad {
 	const held_s = load.heldFrom === null ? 0 : (at - load.heldFrom) / 1000;
 	const since = Math.max(load.since, at);
 	if (held_s >= minutesOf(plan, load) * 60)
-		return { ...load, spot: plan.heat === 'pressure' ? 'down' : 'rest', since, doneAt: at, held_s, gap: null };
+		return plan.heat === 'pressure'
+			? { ...load, spot: 'down', since, doneAt: at, held_s, gap: null }
+			: { ...load, spot: 'rest', since, doneAt: at, restAt: at, held_s, gap: null };
 	const restarts =
 		load.heldFrom === null
 			? load.restarts

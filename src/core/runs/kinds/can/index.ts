@@ -7,6 +7,7 @@ import { allAway, book, endTitle, packables, sums } from './book';
 import { fields, type CanEvent } from './events';
 import { fold, inCanner, jarsIn, loadAt, type CanLoad, type CanState } from './fold';
 import { subjectOf, type CanPlan } from './plan';
+import { rehearsal } from './rehearse';
 import { acidNames, loadWords, markWords, sayGauge } from './say';
 
 /** Why a figure is asked about before it is kept. */
@@ -187,6 +188,7 @@ export const can: RunKind<CanPlan, CanState, CanEvent> = {
 	packables,
 	allAway,
 	sums,
+	rehearsal,
 	placesFor: (plan, n) => plan.ends.find((e) => e.n === n)?.places ?? ['fridge'],
 	say,
 	head: (plan) => ({

@@ -7,6 +7,9 @@ const down_s = 560;
 const over_psi = 1.2;
 const swing_psi = 0.3;
 
+/** It shows nothing any more, s after the heat went off. */
+export const downAfter_s = -down_s * Math.log(0.03);
+
 /**
  * What the gauge of a canner would show: for the simulated instrument and for rehearsals.
  *
@@ -26,10 +29,8 @@ export function gaugeOf(plan: CanPlan, load: CanLoad, now: number): number {
 		case 'hold':
 			return hold + swing;
 		case 'short':
-		case 'down': {
-			const left = hold * Math.exp(-since_s / down_s);
-			return left < 0.03 * hold ? 0 : left;
-		}
+		case 'down':
+			return since_s >= downAfter_s ? 0 : hold * Math.exp(-since_s / down_s);
 		default:
 			return 0;
 	}
