@@ -6,6 +6,7 @@ import { id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import { allLooks } from '$lib/server/looks';
 import { shelvesOf } from '$lib/server/shelves';
+import { unsealedTo, type UnsealedTo } from '$lib/server/stores/stock/unsealed';
 import { sayStep } from '$lib/server/steps';
 import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
@@ -102,6 +103,24 @@ export const actions: Actions = {
 				fields
 			);
 			return { done: await event.locals.stores.stock.open(once, step, deviceOf(event)) };
+		}),
+
+	/** Jars whose lid gave: into the cold, or done again. */
+	unsealed: (event) =>
+		action(event, async (fields) => {
+			const { key: once, ...step } = parse(
+				Joi.object<{ lotId: string; amount: number; to: UnsealedTo; key: string }>({
+					lotId: id().required().label('The jars'),
+					amount: Joi.number().integer().min(1).max(500).required().label('How many lids give'),
+					to: Joi.string()
+						.valid(...unsealedTo)
+						.required()
+						.label('What becomes of them'),
+					key: key()
+				}),
+				fields
+			);
+			return { done: await event.locals.stores.stock.unsealed(once, step, deviceOf(event)) };
 		}),
 
 	/** Back into work: it stands in the Basket, by weight. */

@@ -70,7 +70,7 @@
 				? `${sayTime(lost.at, zone)}: the vent was closed too early. Ten minutes anew.`
 				: lost.why === 'changed'
 					? `${sayTime(lost.at, zone)}: the Kitchen was changed. The full time again.`
-					: `${sayTime(lost.at, zone)}: ${Math.round(lost.lost_s / 60)} min were lost${board?.held ? `. The clock began again at ${sayTime(board.held.from, zone)}` : ''}.`
+					: `${sayTime(lost.at, zone)}: ${lost.lost_s < 60 ? 'less than a minute' : `${Math.round(lost.lost_s / 60)} min`} lost${board?.held ? `. The clock began again at ${sayTime(board.held.from, zone)}` : ''}.`
 			: ''
 	);
 </script>

@@ -63,7 +63,7 @@
 		<line x1={left} x2={width - right} y1={y(t)} y2={y(t)} stroke="var(--line)" />
 		<text x={left - 6} y={y(t) + 4} text-anchor="end" font-size="13" fill="var(--soft)">{t}</text>
 	{/each}
-	<text x={left - 6} y={top - 2} text-anchor="end" font-size="11" fill="var(--soft)">psi</text>
+	<text x={2} y={height - 6} font-size="12" fill="var(--soft)">psi</text>
 	{#each x.ticks(4) as t (t)}
 		<text x={x(t)} y={height - 6} text-anchor="middle" font-size="13" fill="var(--soft)">{sayTime(t, zone)}</text>
 	{/each}
@@ -113,7 +113,7 @@
 				></text
 			>{/if}
 	{/if}
-	{#each restarts.filter((r) => r.why !== 'vent') as r, i (i)}
+	{#each restarts.filter((r) => r.why !== 'vent' && r.lost_s >= 60) as r, i (i)}
 		<g stroke="var(--amber)" stroke-width="2.5" fill="none">
 			<line x1={x(r.at - r.lost_s * 1000)} x2={x(r.at)} y1={floor - 54} y2={floor - 54} />
 			<line x1={x(r.at - r.lost_s * 1000)} x2={x(r.at - r.lost_s * 1000)} y1={floor - 60} y2={floor - 48} />

@@ -106,6 +106,33 @@
 			{#each looks[l.kind].findings as f (f.id)}<button class="btn" name="finding" value={f.id}>{f.words}</button
 				>{/each}
 		</form>
+		{#if l.kind === 'seal' && lot.unit === 'pack'}
+			<form
+				method="POST"
+				action="?/unsealed"
+				use:enhance={withNotice({ path, after: onclose })}
+				class="mt-2 flex flex-wrap items-end gap-2"
+				aria-label="Jars that did not seal"
+			>
+				<Marks /><input type="hidden" name="lotId" value={lot.id} />
+				<label class="field"
+					><span>lids that give</span><input
+						name="amount"
+						type="number"
+						min="1"
+						max="500"
+						required
+						value="1"
+						class="w-28"
+					/></label
+				>
+				<button class="btn" name="to" value="fridge">Into the fridge</button>
+				<button class="btn" name="to" value="freezer">Into the freezer</button>
+				<button class="btn" name="to" value="again">Again, with new lids</button>
+				<span class="basis-full text-[13px] text-soft">Within 24 hours of the canner; later they go out, unopened.</span
+				>
+			</form>
+		{/if}
 	{/each}
 	{#if lot.can.tested}
 		<form method="POST" action="?/tested" use:enhance={withNotice()} class="mt-2 flex flex-wrap items-center gap-2">

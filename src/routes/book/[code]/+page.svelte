@@ -5,6 +5,7 @@
 	import { sayClock, sayDuration, sayWeight } from '$core/quantities/format';
 	import { foldRun } from '$core/runs/kinds';
 	import Differences from '$lib/ui/run/differences.svelte';
+	import CanningRecord from '$lib/ui/story/canning-record.svelte';
 	import DriedTrays from '$lib/ui/story/dried-trays.svelte';
 	import RunChart from '$lib/ui/story/run-chart.svelte';
 	import { enhance } from '$app/forms';
@@ -187,6 +188,13 @@
 		</section>
 	{/if}
 </div>
+{#if c.canning && data.run?.plan.kind === 'can' && run && 'printed' in run}<CanningRecord
+		log={c.canning}
+		plan={data.run.plan}
+		state={run}
+		{units}
+		{zone}
+	/>{/if}
 {#if run && data.run && 'potfuls' in run}<section class="mt-8">
 		<h2 class="mb-2 text-xl">The run on the clock</h2>
 		<RunChart food={data.batch.title} subject={data.run.of} state={run} {zone} />

@@ -185,7 +185,7 @@
 			{#if review.right.length > 0}
 				<h2 class="mt-3 text-xl text-leaf">Rightly done</h2>
 				<ul class="list-disc pl-6 text-lg">
-					{#each new Set(review.right) as w (w)}<li>{w}</li>{/each}
+					{#each review.right as w (w)}<li>{w}</li>{/each}
 				</ul>
 			{/if}
 			<p class="mt-4 flex flex-wrap gap-3">
@@ -243,6 +243,9 @@
 
 <style>
 	.dry {
+		position: sticky;
+		top: 0;
+		z-index: 5;
 		border: 2px solid var(--rim);
 		padding: 10px 18px;
 		font-size: 1.05rem;

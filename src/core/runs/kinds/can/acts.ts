@@ -43,7 +43,7 @@ type Base = Omit<typeof still, 'unit'> & {
 };
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-const min = (seconds: number) => `${Math.round(seconds / 60)} min`;
+const min = (seconds: number) => (seconds < 60 ? 'less than a minute' : `${Math.round(seconds / 60)} min`);
 
 /** All that could be done now, the most urgent first. A canner under heat is never said to be safe to leave. */
 export function acts(plan: CanPlan, state: CanState, now: number): CanAct[] {

@@ -181,7 +181,7 @@ function review(plan: CanPlan, state: CanState, script: Script): Review {
 		for (const r of load.restarts) {
 			if (r.why === 'vent') mended.push(`${name}: the vent was closed after ${Math.floor(r.lost_s / 60)} minutes, and then vented for ten.`);
 			else if (r.why === 'early') mended.push(`${name}: the heat went off too early; nothing of that counted.`);
-			else mended.push(`${name}: after ${Math.round(r.lost_s / 60)} minutes the heat was lost, and the full time began again.`);
+			else mended.push(`${name}: ${r.lost_s < 60 ? 'hardly begun' : `after ${Math.round(r.lost_s / 60)} minutes`}, the heat was lost, and the full time began again.`);
 		}
 		if (load.ventFrom !== null && load.lidAt !== null && load.ventFrom - load.lidAt < hot_ms && load.restarts.every((r) => r.why === 'vent'))
 			unsafe.push(`${name}: venting was counted before the steam stood in a steady stream: there is air left in the canner, and it is colder than its gauge says.`);
@@ -214,7 +214,8 @@ function review(plan: CanPlan, state: CanState, script: Script): Review {
 	const jars = state.loads.reduce((sum, l) => sum + jarsIn(l), 0);
 	if (jars > 0 && !reacted(script, 'tighten') && reacted(script, 'next-day'))
 		right.push(`${sayCount(jars, 'jar')} stood undisturbed for ${canningRules.coolLeast_h.value} hours and more.`);
-	return { right, unsafe, mended };
+	const once = (list: readonly string[]) => [...new Set(list)];
+	return { right: once(right), unsafe: once(unsafe), mended: once(mended) };
 } // prettier-ignore
 
 /** The canner gone through dry. */

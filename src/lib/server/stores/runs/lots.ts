@@ -76,6 +76,8 @@ export async function lotsOf(
 					...packsOfGrams(line.pack_g),
 					state: entry.state,
 					was: entry.was ?? null,
+					// What is booked as canned had its full process: nothing else is.
+					process: entry.closing.canning ? 'tested' : null,
 					madeOf: entry.madeOf ? [...entry.madeOf] : null,
 					food: entry.food,
 					form: entry.form,

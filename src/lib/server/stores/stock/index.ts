@@ -16,6 +16,7 @@ import { putAway, type MadeFrom, type Standing } from './put';
 import { stockReads } from './reads';
 import { takeIn } from './receipt';
 import { undoGroup } from './undo';
+import { unsealed, type UnsealedTo } from './unsealed';
 
 export type { Change, LotRow, NewLot, Step } from './post';
 export { makeLot, post } from './post';
@@ -94,6 +95,12 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		open: (key: string, step: { lotId: string; placeId?: string }, by: string): Promise<Step> =>
 			once(db, householdId, { key, action: 'open', body: step }, now, (tx) =>
 				openPack(tx, householdId, step, { now, by })
+			),
+
+		/** @see unsealed */
+		unsealed: (key: string, step: { lotId: string; amount: number; to: UnsealedTo }, by: string): Promise<Step> =>
+			once(db, householdId, { key, action: 'unsealed', body: step }, now, (tx) =>
+				unsealed(tx, householdId, step, { now, by })
 			),
 
 		/** @see intoWork */
