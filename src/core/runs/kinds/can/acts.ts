@@ -1,6 +1,7 @@
 import { canningRules } from '../../../../reference/canning-rules';
 import { sayCount, sayDuration, sayHeadspace, sayLength, sayTemperature, sayWeight } from '../../../quantities/format';
 import type { Act, TapOf } from '../../engine/kind';
+import { allAway } from './book';
 import type { CanEvent } from './events';
 import {
 	askEvery_ms,
@@ -539,5 +540,22 @@ function awayActs(plan: CanPlan, state: CanState): CanAct[] {
 				urgency: 2.2
 			});
 	}
+	const [first] = state.packed;
+	if (list.length === 0 && first && allAway(plan, state))
+		list.push({
+			...still,
+			key: 'close',
+			kind: 'pack',
+			about: titleOf(plan),
+			short: titleOf(plan),
+			subject: first.subject,
+			sentence: 'All of it stands where it belongs.',
+			hint: `Close the run. Between ${canningRules.coolLeast_h.value} and ${canningRules.coolMost_h.value} hours from the canner each seal is looked at, jar by jar: it stands among the looks.`,
+			since: state.startedAt,
+			asks: 'packs',
+			button: null,
+			task: 'label',
+			urgency: 8.5
+		});
 	return list;
 }
