@@ -1,15 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { figures, dryingRows, recipes, rehydrating, type RecipeRow } from '../../src/reference/other-ways';
 import { freezingRules } from '../../src/reference/rules';
 import { heatSteps } from '../../src/reference/safety';
 import { foodRows } from '../../src/reference/tables';
+import { linesOf } from './lines';
 
-const linesOf = (file: string): string[][] =>
-	readFileSync(new URL(file, import.meta.url), 'utf8')
-		.split('\n')
-		.filter((line) => line.includes('|') && !line.startsWith('#'))
-		.map((line) => line.split('|').map((part) => part.trim()));
 type Pair = [number, number];
 /** "4-5", "140", "1.5 c", "-": the numbers of a recalled value. */
 function range(text = ''): Pair | null {
