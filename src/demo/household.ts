@@ -98,7 +98,9 @@ export const demo = {
 		{ name: 'Freezer bag 1 L', kind: 'bag', volumeMl: 1000, count: 44, low: 15 },
 		{ name: 'Freezer bag 2 L', kind: 'bag', volumeMl: 2000, count: 25, low: 10 },
 		{ name: 'Freezer bag 4 L', kind: 'bag', volumeMl: 4000, count: 12, low: null },
-		{ name: 'Box 750 ml', kind: 'box', volumeMl: 750, count: 9, low: null }
+		{ name: 'Box 750 ml', kind: 'box', volumeMl: 750, count: 9, low: null },
+		{ name: 'Quart jar', kind: 'jar', volumeMl: 946, count: 16, low: 7 },
+		{ name: 'Pint jar', kind: 'jar', volumeMl: 473, count: 20, low: 9 }
 	],
 	measures: [
 		{ name: 'big bowl', food: 'raspberries', grams: 1150 },

@@ -11,7 +11,7 @@ import { canWays, type CanWay } from '$core/ways/can-ways';
 import { gaugeOf } from '$core/ways/gear-changes';
 import type { Kitchen, KitchenCanner } from '$core/ways/kitchen';
 import { dateIn } from '$core/freezing/keep';
-import { isJarOf, jarSizes, type JarSize } from '$reference/canning-rules';
+import { canningRules, isJarOf, jarSizes, type JarSize } from '$reference/canning-rules';
 import type { PackStyle } from '$reference/canning';
 import type { Begin } from '$lib/ui/run/types';
 import type { CanView } from '$lib/ui/run/can-types';
@@ -97,6 +97,17 @@ const askOf = (choice: Choice, raw_g: number, jars: number | undefined): CanAsk 
 	...(jars === undefined ? {} : { jars })
 });
 
+/** What did not seal is done again by the row it was made by, as many jars as there were; other jars only where they are asked for. */
+const againAs = (
+	{ each_g, ...row }: NonNullable<Awaited<ReturnType<Stores['batches']['cannedAs']>>>,
+	free_g: number,
+	asked: CanChosen
+): CanChosen => ({
+	...row,
+	...(asked.jar === undefined ? { jars: Math.max(1, Math.round(free_g / Math.max(1, each_g))) } : {}),
+	...asked
+});
+
 /**
  * A day at the canner: what of a lot goes into which jars, in which canner, by which minutes; what tops the last load off; what
  * the drawer has; how long the day is.
@@ -105,10 +116,12 @@ const askOf = (choice: Choice, raw_g: number, jars: number | undefined): CanAsk 
  */
 export async function canFor(
 	stores: Stores,
-	ask: CanChosen,
+	asked: CanChosen,
 	now: Date
 ): Promise<{ view: CanView; plan: CanPlan | null }> {
-	const read = await readLot(stores, ask.lot, now);
+	const read = await readLot(stores, asked.lot, now);
+	const before = await stores.batches.cannedAs(read.lot.batchId);
+	const ask = before ? againAs(before, read.free_g, asked) : asked;
 	const [named] = read.kitchen.canners.filter((c) => c.name === ask.canner);
 	const kitchen = withCanner(read.kitchen, named);
 	const { units } = kitchen;
@@ -129,6 +142,11 @@ export async function canFor(
 	};
 	if (read.free_g === 0) return { view: { ...base, stop: 'All of it is at the Stove already.' }, plan: null };
 	if (typeof first === 'string') return { view: { ...base, stop: first }, plan: null };
+	const day_h = canningRules.coolMost_h.value;
+	if (before && now.getTime() - read.lot.since.getTime() > day_h * 3_600_000) {
+		const stop = `It is more than ${day_h} hours since these jars came out of the canner without a seal: they have stood too long to be done again. They go out, unopened, as your food authority says.`;
+		return { view: { ...base, stop }, plan: null };
+	}
 	const fitting = cannersFor(kitchen, first.heat);
 	const canner = fitting.find((c) => c.name === ask.canner) ?? fitting.find((c) => (first.heat === 'pressure' ? c.gauge === first.process.gauge : c.gauge === 'none')) ?? fitting[0] ?? null; // prettier-ignore
 	const by = gauges.find((g) => g.id === ask.by) ?? (ask.by === 'eye' ? undefined : gauges[0]);

@@ -1,3 +1,5 @@
+import type { PackStyle } from '../../../reference/canning';
+import type { JarSize } from '../../../reference/canning-rules';
 import type { Keeps } from '../../freezing/keep';
 import type { Part, State } from '../../things/thing';
 import type { ByProductLine, PackedLine } from './fold';
@@ -48,8 +50,8 @@ export interface Closing {
 /** The process of jars as the book keeps it for ever: by it they are safe. Times in ms. */
 export interface CanningLog {
 	readonly product: string;
-	readonly jar: string;
-	readonly style: string;
+	readonly jar: JarSize;
+	readonly style: PackStyle;
 	readonly heat: string;
 	readonly psi: number | null;
 	readonly gauge: string | null;

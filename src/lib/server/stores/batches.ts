@@ -1,7 +1,7 @@
 import { and, desc, eq, ilike, isNull, lt, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { DriedBefore } from '$core/ways/dry-ways';
-import type { Closing } from '$core/runs/engine/book';
+import type { CanningLog, Closing } from '$core/runs/engine/book';
 import { planOf, type RunPlan } from '$core/runs/kinds';
 import type { Database } from '../db/client';
 import { batch, lot, lotBalance, run, runOutput } from '../db/schema';
@@ -87,6 +87,21 @@ export function batchStore(db: Database, householdId: string, now: Date) {
 				const ratios = dry.map((t) => Math.min(20, Math.max(0.05, t.hours / t.table_h)));
 				return [{ rowId: first.rowId, machine: first.machine, ratios }];
 			});
+		},
+
+		/** By which tested row the jars of an entry were made, and what one holds, g; null where they were not. */
+		async cannedAs(
+			batchId: string | null
+		): Promise<(Pick<CanningLog, 'style' | 'jar'> & { readonly product: string; readonly each_g: number }) | null> {
+			if (batchId === null) return null;
+			const [row] = await db
+				.select({ closing: batch.closing, wayId: batch.wayId })
+				.from(batch)
+				.where(and(mine, eq(batch.id, batchId)));
+			if (!row?.closing.canning) return null;
+			const { canning, packed_g, packs } = row.closing;
+			const each_g = packed_g / Math.max(1, packs);
+			return { product: row.wayId.replace(/^can:/, ''), style: canning.style, jar: canning.jar, each_g };
 		},
 
 		/** An entry by hand that was a slip, and of which nothing stands anywhere. @throws {AppError} 404; 409 HAS_LOTS */

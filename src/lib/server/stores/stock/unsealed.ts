@@ -2,12 +2,13 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { canningRules } from '$reference/canning-rules';
 import { dateIn, monthsAfter } from '$core/freezing/keep';
-import { dgOf, gramsOf, sayThing } from '$core/stock/amount';
+import { sayCount } from '$core/quantities/format';
+import { dgOf, gramsOf } from '$core/stock/amount';
 import type { Tx } from '../../db/client';
 import { household, place } from '../../db/schema';
 import { AppError } from '../../errors';
 import { across } from './act';
-import { makeChild, ownLot, post, unitsOf, type LotRow, type Step } from './post';
+import { makeChild, ownLot, post, type LotRow, type Step } from './post';
 
 /** What may become of a jar that did not seal, while its day lasts. */
 export const unsealedTo = ['fridge', 'freezer', 'again'] as const;
@@ -57,11 +58,10 @@ export async function unsealed(
 		now,
 		by
 	});
-	const units = await unitsOf(tx, householdId);
 	const where = { fridge: 'in the fridge', freezer: 'in the freezer', again: 'in the Basket, to be done again' }[
 		step.to
 	];
-	return { groupId, lotId, words: `${sayThing(row, step.amount, row.title, units)} not sealed: ${where}` };
+	return { groupId, lotId, words: `${sayCount(step.amount, 'jar')} ${row.title} not sealed: ${where}` };
 }
 
 async function becomes(
