@@ -13,6 +13,7 @@ import type { Kitchen, KitchenCanner } from '$core/ways/kitchen';
 import { dateIn } from '$core/freezing/keep';
 import { canningRules, isJarOf, jarSizes, type JarSize } from '$reference/canning-rules';
 import type { PackStyle } from '$reference/canning';
+import type { cautionTexts } from '$reference/cautions';
 import type { Begin } from '$lib/ui/run/types';
 import type { CanView } from '$lib/ui/run/can-types';
 import type { Stores } from './stores';
@@ -42,6 +43,14 @@ const heatWords: Readonly<Record<Heat, string>> = {
 	'boiling-water': 'boiling water',
 	steam: 'a steam canner',
 	pressure: 'under pressure'
+};
+type CautionId = keyof typeof cautionTexts;
+/** What is said of the other canner alone. */
+const underPressure: readonly CautionId[] = ['pressure-lost', 'vent'];
+const otherHeat: Readonly<Record<Heat, readonly string[]>> = {
+	pressure: ['boil-lost'] satisfies CautionId[],
+	'boiling-water': underPressure,
+	steam: underPressure
 };
 const heats: readonly Heat[] = ['boiling-water', 'steam', 'pressure'];
 
@@ -289,7 +298,7 @@ function worked(
 		cautions: [
 			...(mixed?.kind === 'mixed' ? [`${mixed.words} Common practice, not a published mixture.`] : []),
 			...plan.subjects.flatMap((s) => s.mind),
-			...new Set(choices.flatMap((c) => c.way.cautions().map((k) => k.text)))
+			...new Set(choices.flatMap((c) => c.way.cautions().filter((k) => !otherHeat[plan.heat].includes(k.id)).map((k) => k.text)))
 		],
 		source: plan.table
 	};

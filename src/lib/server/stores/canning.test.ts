@@ -11,7 +11,7 @@ import { gaugeIntoRuns } from '../instruments/gauge';
 import { householdById, newHousehold } from './households';
 import { instrumentById } from './instruments';
 import type { UnsealedTo } from './stock/unsealed';
-import { storesFor } from '.';
+import { storesFor, type Stores } from '.';
 
 let link: ReturnType<typeof connect>;
 const start = Date.parse('2026-08-27T08:00:00Z');
@@ -24,22 +24,8 @@ afterAll(() => link.close());
 const dial = { quarts: 7, pints: 9, halfPints: 12, stacked: false, gauge: 'dial', dialTested: '2026-05-04' } as const;
 const minute = 60_000;
 
-/** A household with a canner that has a dial, and a run in it: chicken under pressure, or tomatoes in boiling water. */
-async function kitchen(name: string, heat: Heat) {
-	const id = await newHousehold(link.db, { name, zone: 'UTC', now: new Date(start) });
-	const bare = await householdById(link.db, id);
-	if (!bare) throw new Error('no household');
-	await storesFor(link.db, bare, new Date(start)).home.update(randomUUID(), { altitudeM: 380 });
-	const row = { ...bare, altitudeM: 380 };
-	const at = (min: number) => storesFor(link.db, row, new Date(start + min * minute));
-	const stores = at(0);
-	await stores.gear.keep(randomUUID(), { kind: 'canner', id: null, name: 'canner', values: dial });
-	const gauge = await stores.instruments.add(randomUUID(), {
-		name: 'Gauge',
-		quantity: 'gauge-pressure',
-		watch: 'nothing'
-	});
-	const food = heat === 'pressure' ? 'chicken' : 'tomatoes';
+/** So much of a food on the counter. */
+async function rawLot(stores: Stores, food: string): Promise<string> {
 	const counter = (await stores.home.places()).find((p) => p.kind === 'counter')?.id ?? '';
 	const { lotId } = await stores.stock.addRaw(
 		{ key: randomUUID(), body: {} },
@@ -57,6 +43,26 @@ async function kitchen(name: string, heat: Heat) {
 		},
 		'test'
 	);
+	return lotId;
+}
+
+/** A household with a canner that has a dial, and a run in it: chicken under pressure, or tomatoes in boiling water. */
+async function kitchen(name: string, heat: Heat) {
+	const id = await newHousehold(link.db, { name, zone: 'UTC', now: new Date(start) });
+	const bare = await householdById(link.db, id);
+	if (!bare) throw new Error('no household');
+	await storesFor(link.db, bare, new Date(start)).home.update(randomUUID(), { altitudeM: 380 });
+	const row = { ...bare, altitudeM: 380 };
+	const at = (min: number) => storesFor(link.db, row, new Date(start + min * minute));
+	const stores = at(0);
+	await stores.gear.keep(randomUUID(), { kind: 'canner', id: null, name: 'canner', values: dial });
+	const gauge = await stores.instruments.add(randomUUID(), {
+		name: 'Gauge',
+		quantity: 'gauge-pressure',
+		watch: 'nothing'
+	});
+	const food = heat === 'pressure' ? 'chicken' : 'tomatoes';
+	const lotId = await rawLot(stores, food);
 	const with_ = { altitude_m: 380, heat, canner: cannerWith('dial') } as const;
 	const one =
 		heat === 'pressure'
@@ -252,5 +258,22 @@ describe('jars that did not seal', () => {
 		const late = await canFor(at(26 * hours), asked, new Date(start + 26 * hours * minute));
 		expect(late.plan).toBe(null);
 		expect(late.view.stop).toContain('24 hours');
+	});
+});
+
+describe('the page that begins a day at the canner', () => {
+	it('warns of the canner that is used, and not of the other', async () => {
+		const { at } = await kitchen('cautions', 'boiling-water');
+		const words = async (food: string) => {
+			const lotId = await rawLot(at(0), food);
+			const { view } = await canFor(at(0), { lot: lotId }, new Date(start));
+			return view.cautions.join(' ');
+		};
+		const tomatoes = await words('tomatoes');
+		expect(tomatoes).toContain('stops boiling');
+		expect(tomatoes).not.toMatch(/Vent 10 minutes|pressure falls/);
+		const chicken = await words('chicken');
+		expect(chicken).toMatch(/pressure falls.*Vent 10 minutes/);
+		expect(chicken).not.toContain('stops boiling');
 	});
 });
