@@ -32,7 +32,7 @@ try {
 			'--testTimeout=7200000',
 			'src/core/things',
 			'src/core/safety',
-			'src/core/runs/engine',
+			'src/core/runs',
 			'src/lib/server/stores/histories.test.ts',
 			'src/lib/server/stores/runs'
 		],
