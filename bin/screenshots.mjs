@@ -122,10 +122,6 @@ try {
 	await page.setViewportSize({ width: 1280, height: 800 });
 	await open('/tables/runner-beans');
 	await shot('tables-food');
-	await open('/tables/way/dry');
-	await shot('tables-way');
-	await open('/tables/compare?food=carrots&food=beets&food=parsnips');
-	await shot('tables-compare');
 	await open('/tables/ratio/strawberry-freezer-jam?have=11+cups');
 	await shot('tables-ratio');
 
@@ -184,6 +180,42 @@ try {
 	await open(dryer);
 	await page.getByRole('region', { name: 'Tray 8' }).waitFor();
 	await shot('dryer');
+	// Potatoes under pressure, held for a quarter of an hour by what the weight does.
+	await open('/basket');
+	const potatoes = String(await page.getByRole('link', { name: 'Ways for potatoes' }).getAttribute('href'));
+	const asked = `lot=${potatoes.split('/').pop()}&style=hot&jar=pint&jars=18&by=eye`;
+	await open(`/stove/can?${asked}`);
+	await page.getByRole('button', { name: 'Start', exact: true }).click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
+	const canner = page.url();
+	const can = async (/** @type {number} */ minutes, /** @type {object[]} */ taps) => {
+		await at(minutes * 60);
+		const events = taps.map((tap) => ({ ...tap, id: randomUUID(), at: now }));
+		const reply = await context.request.post(`${canner}/events`, { data: { events }, headers: { origin } });
+		if (!reply.ok()) throw new Plain(`The canner was not tapped: ${await reply.text()}`);
+	};
+	const load = { load: 1 };
+	await can(5, [{ type: 'all-there' }, { type: 'as-printed', product: 1, word: 'yes' }]);
+	await can(25, [{ type: 'filled', ...load, product: 1, jars: 9 }]);
+	await can(3, [{ type: 'lid-on', ...load }]);
+	await can(9, [{ type: 'venting', ...load }]);
+	await can(10.1, [{ type: 'weight-on', ...load }]);
+	await can(6, [{ type: 'gauge', ...load, weight: 'moves' }]);
+	for (let i = 0; i < 2; i++) await can(5, [{ type: 'gauge', ...load, weight: 'moves' }]);
+	await at(2.4 * 60);
+	await open(canner);
+	await page.getByRole('timer').waitFor();
+	await shot('canner');
+	await open(`/stove/rehearsal?${asked}`);
+	await page.getByRole('button', { name: 'Begin the rehearsal' }).click();
+	for (const name of [/^All there/, /^Just so/, /^Not weighed/, /^All \d+ are in/, /^Lid on/])
+		await page.locator('main').getByRole('button', { name }).click();
+	await page.getByRole('button', { name: '60×' }).click();
+	await page
+		.getByText(/steam comes in a steady stream/)
+		.first()
+		.waitFor({ timeout: 30_000 });
+	await shot('rehearsal');
 	for (const stop of stops.reverse()) await stop();
 	say('docs/screenshots is new. Open each picture and look at it.');
 } catch (error) {

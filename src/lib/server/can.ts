@@ -314,5 +314,7 @@ function drawerOf(plan: CanPlan, kitchen: Kitchen, lids: number): CanView['drawe
 	});
 	const counted = kitchen.supplies.filter((s) => s.kind === 'lid');
 	const have = counted.length > 0 ? counted.reduce((sum, s) => sum + Math.max(0, s.amount), 0) : null;
-	return [...jars, { what: 'new lids', want: lids, have }];
+	const filled = plan.subjects.reduce((sum, s) => sum + s.jars, 0);
+	const spare = lids - filled;
+	return [...jars, { what: spare > 0 ? `new lids (${spare} to spare)` : 'new lids', want: lids, have }];
 } // prettier-ignore

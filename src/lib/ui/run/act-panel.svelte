@@ -76,7 +76,9 @@
 	{#if who}<b class="text-ink">{who}:</b>
 	{/if}{act.about}
 </p>
-<h1 class="mt-1 text-3xl sm:text-[2.75rem]" aria-live="polite">{act.sentence}</h1>
+<h1 class="mt-1 text-3xl {act.sentence.length > 36 ? 'sm:text-4xl' : 'sm:text-[2.75rem]'}" aria-live="polite">
+	{act.sentence}
+</h1>
 {#if act.asks === 'words'}
 	<label class="field mt-4 max-w-md text-lg"
 		><span>who, and by what</span><input

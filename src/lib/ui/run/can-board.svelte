@@ -112,6 +112,24 @@
 						<b class="head text-3xl text-rim">{sayClock((board.held.to - board.held.from) / 1000)}</b> held since
 						<b>{sayTime(board.held.from, zone)}</b>; full at <b>{sayTime(board.held.until, zone)}</b>, not before.
 					</p>{:else}<p class="mt-1 text-soft">No minutes are counted yet.</p>{/if}
+				{#if board.load.readings.length > 0}
+					<ol class="ruled mt-2 max-w-xs" aria-label="What was seen">
+						{#each board.load.readings.slice(-4).reverse() as r, i (`${r.at} ${i}`)}
+							<li class="flex justify-between gap-3 py-1">
+								<b>{sayTime(r.at, zone)}</b>
+								<span class={r.held ? 'text-leaf' : 'text-amber'}
+									>{run.plan.heat === 'pressure'
+										? r.held
+											? 'the weight moves'
+											: 'the weight is still'
+										: r.held
+											? 'a full boil'
+											: 'off the boil'}</span
+								>
+							</li>
+						{/each}
+					</ol>
+				{/if}
 			{:else}
 				<h3 class="text-xl">Loads</h3>
 				<ol class="ruled">

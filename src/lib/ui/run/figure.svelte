@@ -26,7 +26,7 @@
 <style>
 	.figure {
 		/* As large as its box lets it be: four signs or six. */
-		font-size: clamp(4rem, calc(165cqw / var(--signs)), 15rem);
+		font-size: clamp(4rem, calc(165cqw / var(--signs)), var(--most-figure, 15rem));
 		white-space: nowrap;
 		line-height: 0.95;
 		letter-spacing: -0.03em;

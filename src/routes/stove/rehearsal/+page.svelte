@@ -106,9 +106,29 @@
 </script>
 
 <svelte:window {onkeydown} />
-<div class="dry" role="note">
-	<b>Rehearsal.</b> Dry: no food, no heat. Nothing is booked, nothing is taken from the drawer, and no run can be made of
-	it.
+<div class="dry">
+	<p role="note">
+		<b>Rehearsal.</b> Dry: no food, no heat. Nothing is booked, nothing is taken from the drawer, and no run can be made of
+		it.
+	</p>
+	{#if session && begun}
+		<div class="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-2">
+			<b class="head text-2xl text-rim" role="timer" aria-live="off">{sayTimeExact(session.now, zone)}</b>
+			<span class="flex flex-wrap gap-2" role="group" aria-label="Its clock">
+				<button class="btn" aria-pressed={session.held} onclick={() => session && (session.held = !session.held)}
+					>{session.held ? 'Go on' : 'Stand still'}</button
+				>
+				{#each speeds as s (s)}<button
+						class="btn {session.speed === s ? 'btn-full' : ''}"
+						aria-pressed={session.speed === s}
+						onclick={() => session && (session.speed = s)}>{s}×</button
+					>{/each}
+			</span>
+			<button class="btn btn-plain underline" onclick={() => session?.undo()} disabled={!session.state.last}
+				>Undo</button
+			>
+		</div>
+	{/if}
 </div>
 {#if !session}
 	<h1 class="mt-4 text-3xl">There is nothing to rehearse</h1>
@@ -134,30 +154,15 @@
 		<a class="btn min-h-16 px-6 text-lg" href={data.back}>Back</a>
 	</p>
 {:else}
-	<div class="mt-3 flex flex-wrap items-center gap-3">
-		<b class="head text-3xl text-rim" role="timer" aria-live="off">{sayTimeExact(session.now, zone)}</b>
-		<span class="text-soft">by the rehearsal’s clock</span>
-		<span class="flex flex-wrap gap-2" role="group" aria-label="Its clock">
-			<button class="btn" aria-pressed={session.held} onclick={() => session && (session.held = !session.held)}
-				>{session.held ? 'Go on' : 'Stand still'}</button
-			>
-			{#each speeds as s (s)}<button
-					class="btn {session.speed === s ? 'btn-full' : ''}"
-					aria-pressed={session.speed === s}
-					onclick={() => session && (session.speed = s)}>{s}×</button
-				>{/each}
-		</span>
-		<button class="btn btn-plain underline" onclick={() => session?.undo()} disabled={!session.state.last}>Undo</button>
-	</div>
 	{#if scene}
 		<section
-			class="mt-3 rounded-xl border-2 px-5 py-3 {scene.loud ? 'border-amber bg-amberbg' : 'border-dashed border-rim'}"
+			class="mt-3 rounded-xl border-2 px-5 py-2 {scene.loud ? 'border-amber bg-amberbg' : 'border-dashed border-rim'}"
 			aria-label="What is to be seen"
 			aria-live="polite"
 		>
 			<p class="text-xl">
-				{#if scene.gauge_Pa !== null}<b class="head text-3xl text-rim">{sayGauge(scene.gauge_Pa, units)}</b> on the gauge.
-				{/if}<b>{scene.words}</b>
+				{#if scene.gauge_Pa !== null}<b class="head text-3xl text-rim">{sayGauge(scene.gauge_Pa, units)}</b>
+					<span class="mr-1">on the gauge.</span>{/if}<b>{scene.words}</b>
 			</p>
 			{#if scene.choices.length > 0}<p class="mt-2 flex flex-wrap gap-3">
 					{#each scene.choices as c (c.what)}<button class="btn" onclick={() => react(c.what)}>{c.label}</button>{/each}
@@ -195,7 +200,7 @@
 		</section>
 	{/if}
 	<div class="mt-4 grid gap-6 lg:grid-cols-[minmax(0,28rem)_minmax(0,1fr)]">
-		<section class="rimmed flex min-h-[26rem] flex-col p-6" aria-label="What to do now">
+		<section class="rimmed flex min-h-[26rem] flex-col p-6" style:--most-figure="6rem" aria-label="What to do now">
 			{#if main && !called}
 				{#key main.key}
 					<ActPanel
@@ -247,7 +252,7 @@
 		top: 0;
 		z-index: 5;
 		border: 2px solid var(--rim);
-		padding: 10px 18px;
+		padding: 8px 18px;
 		font-size: 1.05rem;
 		background: repeating-linear-gradient(135deg, var(--wash) 0 14px, var(--ground) 14px 28px);
 	}

@@ -54,7 +54,7 @@ export function acts(plan: CanPlan, state: CanState, now: number): CanAct[] {
 		...readyActs(plan, state),
 		...printedActs(plan, state),
 		...weighActs(plan, state),
-		...fillActs(plan, state),
+		...fillActs(plan, state, now),
 		...canActs(plan, state, now),
 		...awayActs(plan, state)
 	];
@@ -183,12 +183,26 @@ function wantedIn(plan: CanPlan, state: CanState, n: number, subject: CanSubject
 	return Math.max(0, expectedJars(plan, state, subject.n) - elsewhere);
 }
 
-function fillActs(plan: CanPlan, state: CanState): CanAct[] {
+/** Jars for the next load are filled this long before boiling water gives its own back; under pressure while it comes down (common practice). */
+const fillBefore_ms = 20 * 60_000;
+
+/** When the canner is nearly free, ms; null where nobody knows yet. Now, where nothing is in it. */
+function nearlyFree(plan: CanPlan, state: CanState, now: number): number | null {
+	const busy = loadAt(state, inCanner);
+	if (!busy || ['down', 'rest'].includes(busy.spot)) return now;
+	const full = busy.spot === 'hold' ? fullAt(plan, busy) : null;
+	if (full === null) return null;
+	return plan.heat === 'pressure' ? full : full - fillBefore_ms;
+}
+
+function fillActs(plan: CanPlan, state: CanState, now: number): CanAct[] {
 	const at = filling(plan, state);
 	if (!at) return [];
 	const { n, load } = at;
 	const list: CanAct[] = [];
-	const hot = inCanner.some((spot) => state.loads.some((l) => l.spot === spot));
+	const hot = loadAt(state, inCanner) !== undefined;
+	const free = nearlyFree(plan, state, now);
+	const ready = free !== null && now >= free;
 	for (const subject of plan.subjects) {
 		if (state.printed[subject.n] !== 'yes') continue;
 		const have = load?.filled.find((f) => f.subject === subject.n)?.jars ?? 0;
@@ -211,6 +225,8 @@ function fillActs(plan: CanPlan, state: CanState): CanAct[] {
 		const into = acid && used ? `${acidOf(acid, used, plan.units)} ${acidNames[used]} first, then the food; ` : '';
 		list.push({
 			...still,
+			ready,
+			due: ready ? null : free,
 			key: `fill-${n}-${subject.n}-${have}`,
 			kind: 'filled',
 			about: `${subject.product.name} · load ${n}, jar ${have + 1} of ${all}`,
@@ -218,7 +234,7 @@ function fillActs(plan: CanPlan, state: CanState): CanAct[] {
 			sentence: acid
 				? `Jar ${have + 1}: acid, food, ${sayHeadspace(subject.headspace_in, plan.units)} free.`
 				: `Jar ${have + 1}: ${sayHeadspace(subject.headspace_in, plan.units)} free.`,
-			hint: `${capital(`${into}${subject.style === 'hot' ? 'hot food into hot jars' : 'raw food into hot jars, hot liquid over it'}`)}; bubbles out, rim wiped, lid on, ring finger-tight. ${hot ? 'The canner is busy: fill when it is nearly free, no packed jar waits.' : `Into the canner at once, its water at ${sayTemperature(Math.round((subject.style === 'hot' ? canningRules.loadHot_C : canningRules.loadRaw_C).value), plan.units)}: no packed jar waits.`}`,
+			hint: `${capital(`${into}${subject.style === 'hot' ? 'hot food into hot jars' : 'raw food into hot jars, hot liquid over it'}`)}; bubbles out, rim wiped, lid on, ring finger-tight. ${hot ? 'The canner is busy: these are filled when it is nearly free: no packed jar waits.' : `Into the canner at once, its water at ${sayTemperature(Math.round((subject.style === 'hot' ? canningRules.loadHot_C : canningRules.loadRaw_C).value), plan.units)}: no packed jar waits.`}`,
 			since: load?.since ?? state.startedAt,
 			subject: subject.n,
 			button: { label: 'That jar is in', tap: tap(have + 1) },

@@ -190,6 +190,18 @@ describe('a canner, from the jars to the shelf', () => {
 		expect(act(plan, again, 104, 'heat-off')?.ready).toBe(false);
 		expect(act(plan, again, 105, 'heat-off')?.sentence).toBe('Heat off.');
 	});
+	it('has the next jars filled when the canner is nearly free, not while they would wait', () => {
+		const plan = canPlanOf([tomatoes], water);
+		const boiling = fold(plan, [...filled(plan), ev(20, { type: 'full-boil', load: 1 })]);
+		expect(act(plan, boiling, 40, 'filled')).toMatchObject({ ready: false, due: now(50) });
+		expect(act(plan, boiling, 50, 'filled')).toMatchObject({ ready: true, due: null });
+	});
+	it('takes of the lot what fewer jars hold, and no more', () => {
+		// Seven quarts at 2.75 lb (USDA Complete Guide, Guide 3, from memory) of the 11.3 kg that make nine.
+		const [part] = canPlanOf([{ ...tomatoes, jars: 7 }], water).subjects;
+		expect(part?.raw_g).toBe(Math.ceil(7 * 2.75 * 453.59237));
+		expect(part?.jars).toBe(7);
+	});
 	it('puts onto a shelf what had its process, and nothing else', () => {
 		const plan = canPlanOf([tomatoes], water);
 		const one = [...filled(plan), ...held(plan, 1, 20, 50), ...out(plan, 1, 75)];

@@ -168,14 +168,19 @@ function cannerOf({ heat, canner, today }: CanWith, process: TestedProcess): Pla
 }
 
 function subjectFor(ask: CanAsk, n: number, how: CanWith, canner: PlannedCanner, kitchen: Kitchen): CanSubject {
-	const { thing, process, raw_g } = ask;
+	const { thing, process } = ask;
 	const { product, jar, style } = process;
 	const [cut] = thing.food.cuts;
-	const printed = perJar_g(thing.food, thing.form, product, jar);
-	const load_g = Math.max(1, Math.round(raw_g * (cut ? shareLeft(thing, cut) : 1)));
+	const share = cut ? shareLeft(thing, cut) : 1;
 	// What the guide prints to a jar is of the food as it came; by what is prepared it is the same share of it.
-	const printed_g = printed ? (printed.grams * load_g) / raw_g : food_kg_L * jarVolume_L[jar] * 1000;
-	const jars = ask.jars ?? Math.floor(load_g / printed_g + 1e-6);
+	const printed = perJar_g(thing.food, thing.form, product, jar);
+	const printed_g = printed ? printed.grams * share : food_kg_L * jarVolume_L[jar] * 1000;
+	const most = Math.floor((ask.raw_g * share) / printed_g + 1e-6);
+	// Fewer jars than it makes take their part of it alone; the rest stays where it is.
+	const fewer = ask.jars !== undefined && ask.jars < most;
+	const raw_g = fewer ? Math.min(ask.raw_g, Math.ceil(((ask.jars ?? 0) * printed_g) / share)) : ask.raw_g;
+	const load_g = Math.max(1, Math.round(raw_g * share));
+	const jars = ask.jars ?? most;
 	const need_g = ask.jars === undefined ? printed_g : load_g / ask.jars;
 	const portion_g = Math.round(content_kg_L * jarVolume_L[jar] * 1000);
 	const { units } = kitchen;
