@@ -14,7 +14,7 @@ export type Beginning<T, V extends Begin = Begin> = (
 	now: Date
 ) => Promise<{ view: V; plan: RunPlan | null }>;
 
-const said = (fields: Iterable<readonly [string, string]>) =>
+export const said = (fields: Iterable<readonly [string, string]>) =>
 	Object.fromEntries([...fields].filter(([name, value]) => value !== '' && !name.startsWith('/')));
 
 /** The page that begins a run of one lot: its choices stand in the address. */

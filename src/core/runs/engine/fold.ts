@@ -16,6 +16,10 @@ export interface ByProductLine extends ByProduct {
 	readonly eventId: string;
 	readonly subject: number;
 	readonly at: number;
+	/** Under a name of its own; its food and form without it. */
+	readonly title?: string;
+	/** It has been out of the cold so long, ms, in a room of so much, °C: its clock goes on from there. */
+	readonly warm?: { readonly ms: number; readonly C: number };
 }
 
 /** What the engine folds by itself, of every kind. */

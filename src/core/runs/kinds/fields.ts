@@ -1,4 +1,5 @@
 import { commonFields, type Fields } from '../engine/event';
+import { fields as breakDown } from './break-down/events';
 import { fields as can } from './can/events';
 import { fields as cookDown } from './cook-down/events';
 import { fields as dry } from './dry/events';
@@ -16,5 +17,6 @@ export const allFields: Readonly<Record<string, Fields>> = {
 	...kit,
 	...ratio,
 	...freezeDry,
-	...can
+	...can,
+	...breakDown
 };

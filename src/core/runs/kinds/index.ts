@@ -1,5 +1,9 @@
 import type { Units } from '../../quantities/format';
-import type { Act, RunKind, TapOf } from '../engine/kind';
+import type { Act, PlannedThing, RunKind, TapOf } from '../engine/kind';
+import { breakDown } from './break-down';
+import type { BreakDownEvent } from './break-down/events';
+import type { BreakDownState } from './break-down/fold';
+import type { BreakDownPlan } from './break-down/plan';
 import { can } from './can';
 import type { CanEvent } from './can/events';
 import type { CanState } from './can/fold';
@@ -29,9 +33,11 @@ import type { RatioEvent } from './ratio/events';
 import type { RatioState } from './ratio/fold';
 import type { RatioPlan } from './ratio/plan';
 
-export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan;
-export type RunState = FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState | CanState;
-export type RunEvent = FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent | CanEvent;
+export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan | BreakDownPlan;
+export type RunState =
+	FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState | CanState | BreakDownState;
+export type RunEvent =
+	FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent | CanEvent | BreakDownEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -39,7 +45,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can];
+export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can, breakDown];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {
@@ -53,6 +59,20 @@ export const planOf = (kept: object): RunPlan => kindOf(kept as { kind: string }
 
 export const foldRun = (plan: RunPlan, begunAt: number, events: readonly RunEvent[]): RunState =>
 	kindOf(plan).fold(plan, begunAt, events);
+
+/** What a plan makes, thing by thing; of an animal that is cut up nothing: its parts go on from the Basket. */
+export const thingsMade = (plan: RunPlan): readonly PlannedThing[] => ('subjects' in plan ? plan.subjects : []);
+
+/** What is to be minded of a plan, and whose word it goes by. */
+export const mindOf = (
+	plan: RunPlan
+): { readonly cautions: readonly string[]; readonly sources: readonly string[] } => {
+	const things = 'subjects' in plan ? plan.subjects : [plan];
+	return {
+		cautions: [...new Set(things.flatMap((one) => one.cautions))],
+		sources: [...new Set(things.map((one) => one.source))]
+	};
+};
 
 const ownerOf = (type: string): AnyKind => kinds.find((k) => type in k.fields) ?? kinds[0] ?? freeze;
 

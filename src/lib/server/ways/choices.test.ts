@@ -95,7 +95,7 @@ describe('the kilos of a lot', () => {
 		);
 		const run = await startWay(stores, { key: randomUUID(), body: {} }, lotId, { way: 'raw', said: {} }, now);
 		const started = (await at(home).runs.open()).find((r) => r.id === run);
-		expect(started?.plan.subjects[0]?.raw_g).toBe(7000);
+		expect(started?.plan).toMatchObject({ subjects: [{ raw_g: 7000 }] });
 		const after = await lookAt(at(home), lotId, { fields: {} }, now);
 		expect([after.free_g, after.shares]).toEqual([5000, [{ way: 'sugar', grams: 3000 }]]);
 	});
@@ -145,7 +145,7 @@ describe('the kilos of a lot', () => {
 		const said = view.panel?.says ?? {};
 		const id = await startWay(stores, { key: randomUUID(), body: {} }, lotId, { way: 'raw', said }, now);
 		const plan = (await at(home).runs.open()).find((r) => r.id === id)?.plan;
-		expect(plan?.subjects[0]).toMatchObject({ cut: { id: second }, portion_g: 300 });
+		expect(plan).toMatchObject({ subjects: [{ cut: { id: second }, portion_g: 300 }] });
 	});
 
 	it('are started by what the form says, and by nothing that is refused, or begun elsewhere', async () => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mindOf } from '$core/runs/kinds';
 	import { setSpeaks, canSpeak } from './voice';
 	import type { StoveState } from './stove-state.svelte';
 	import type { StoveThings } from './types';
@@ -62,9 +63,9 @@
 		<section class="mt-2">
 			<h3 class="text-[15px]">Mind{several ? `: ${s.food}` : ''}</h3>
 			<ul class="mt-1 list-disc space-y-1 pl-5 text-sm">
-				{#each [...new Set(s.plan.subjects.flatMap((one) => one.cautions))] as c (c)}<li>{c}</li>{/each}
+				{#each mindOf(s.plan).cautions as c (c)}<li>{c}</li>{/each}
 			</ul>
-			<p class="source mt-1">{[...new Set(s.plan.subjects.map((one) => one.source))].join(' · ')}</p>
+			<p class="source mt-1">{mindOf(s.plan).sources.join(' · ')}</p>
 		</section>
 	{/each}
 </details>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { sayWeight, type Units } from '$core/quantities/format';
-	import type { Tap } from '$core/runs/kinds';
+	import { thingsMade, type Tap } from '$core/runs/kinds';
 	import WeightField from '$lib/ui/notice/weight-field.svelte';
 	import type { RunSession } from './run-session.svelte';
 
@@ -11,10 +11,9 @@
 		counter,
 		ontap
 	}: { session: RunSession; units: Units; counter: string; ontap: (tap: Tap) => void } = $props();
+	const things = $derived(thingsMade(session.plan));
 	const offers = $derived(
-		session.plan.subjects.flatMap((s) =>
-			s.byproducts.map((b) => ({ ...b, subject: s.n, key: `${s.n} ${b.food} ${b.form}` }))
-		)
+		things.flatMap((s) => s.byproducts.map((b) => ({ ...b, subject: s.n, key: `${s.n} ${b.food} ${b.form}` })))
 	);
 	const keptOf = (subject: number, food: string, form: string) =>
 		session.state.byproducts.filter((b) => b.subject === subject && b.food === food && b.form === form);
@@ -58,7 +57,7 @@
 								onclick={() =>
 									ontap({
 										type: 'by-product',
-										...(session.plan.subjects.length > 1 ? { subject: b.subject } : {}),
+										...(things.length > 1 ? { subject: b.subject } : {}),
 										food: b.food,
 										form: b.form,
 										grams: Math.round(weighed[b.key] ?? b.grams),

@@ -3,13 +3,14 @@
 	import { invalidateAll } from '$app/navigation';
 	import { sayTime, sayTimeExact } from '$core/quantities/dates';
 	import { sayDuration, type Units } from '$core/quantities/format';
-	import { kindOf, type Tap } from '$core/runs/kinds';
+	import { kindOf, thingsMade, type Tap } from '$core/runs/kinds';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import ActPanel from './act-panel.svelte';
 	import Also from './also.svelte';
 	import Around from './around.svelte';
 	import CanBoard from './can-board.svelte';
 	import DryerBoard from './dryer-board.svelte';
+	import MeatBoard from './meat-board.svelte';
 	import Packing from './packing.svelte';
 	import PackForm from './pack-form.svelte';
 	import { allowSound, keepAwake } from './ring';
@@ -236,7 +237,7 @@
 					<div class="flex flex-wrap items-baseline justify-between gap-x-4">
 						<h2 class="text-xl">{several ? s.food : kindOf(s.plan).worktop}</h2>
 						<span class="text-[15px] text-soft"
-							>{s.plan.subjects.length > 1 ? `${s.plan.subjects.length} foods share what there is` : ''}</span
+							>{thingsMade(s.plan).length > 1 ? `${thingsMade(s.plan).length} foods share what there is` : ''}</span
 						>
 					</div>
 					{#if s.plan.kind === 'dry'}<DryerBoard
@@ -252,6 +253,12 @@
 							now={clock.now}
 							{zone}
 							helpers={things.helpers.map((h) => h.name)}
+							ontap={(what) => tap(s, what)}
+						/>{:else if s.plan.kind === 'break-down'}<MeatBoard
+							session={s}
+							{units}
+							now={clock.now}
+							{zone}
 							ontap={(what) => tap(s, what)}
 						/>{:else}<Worktop
 							stations={kindOf(s.plan).stations?.(s.plan, s.state, clock.now) ?? []}

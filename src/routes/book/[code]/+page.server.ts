@@ -19,7 +19,8 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			locals.stores.printers.names(),
 			batch.runId ? locals.stores.runs.get(batch.runId) : null
 		]);
-		const subject = batch.plan?.subjects.find((s) => s.n === batch.n) ?? null;
+		const subject =
+			(batch.plan && 'subjects' in batch.plan ? batch.plan.subjects : []).find((s) => s.n === batch.n) ?? null;
 		const food = foodById(batch.food);
 		const cut = food?.cuts.find((c) => c.id === batch.cut) ?? null;
 		const planned = cut ? (cut.yields[batch.form] ?? Object.values(cut.yields)[0]) : undefined;

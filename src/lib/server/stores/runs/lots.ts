@@ -117,8 +117,14 @@ const byProductLot = (line: ByProductLine) => ({
 	...lotOfThing({
 		...plain(knownFood(line.food)),
 		form: line.form,
-		called: `${knownFood(line.food).name} ${line.form}`
+		called: line.title ?? `${knownFood(line.food).name} ${line.form}`
 	}),
+	// What stood out of the cold on the way has that much of its clock behind it.
+	stays:
+		line.warm && line.warm.ms > 0
+			? [{ place: 'counter' as const, place_C: line.warm.C, from: line.at - line.warm.ms, until: line.at }]
+			: [],
+	placedAt: new Date(line.at),
 	unit: 'dg' as const,
 	waiting: true,
 	placeId: line.placeId,
