@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { expect } from 'vitest';
 import { dgOf } from '$core/stock/amount';
 import { dateIn } from '$core/freezing/keep';
@@ -111,18 +111,21 @@ export async function bookEqualsFold(link: Link, kind: KindUnderLaw, seed: numbe
 	/** Meanwhile the household lives on: eats, moves, counts, takes back, tidies. */
 	async function live(): Promise<void> {
 		const packs = await link.db
-			.select({ id: lot.id, packs: lotBalance.amount })
+			.select({ id: lot.id, packs: lotBalance.amount, unit: lot.unit })
 			.from(lot)
 			.innerJoin(lotBalance, eq(lotBalance.lotId, lot.id))
-			.where(and(eq(lot.householdId, home.id), eq(lot.unit, 'pack')));
-		const full = packs.filter((p) => p.packs > 0);
+			.where(and(eq(lot.householdId, home.id), isNotNull(lot.packEventId)));
+		const there = packs.filter((p) => p.packs > 0);
+		const full = there.filter((p) => p.unit === 'pack');
+		// A run that packs nothing has its parts eaten.
+		const eaten = full.length > 0 ? full : there;
 		const what = r.next();
 		try {
-			if (what < 0.4 && full.length > 0) {
-				const { id, packs: most } = r.pick(full);
+			if (what < 0.4 && eaten.length > 0) {
+				const { id, packs: most, unit } = r.pick(eaten);
 				const done = await at().stock.act(
 					randomUUID(),
-					{ lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit: 'pack', amount: 1 + r.below(most) },
+					{ lotId: id, kind: r.pick(['take', 'give', 'spoil'] as const), unit, amount: 1 + r.below(most) },
 					'law'
 				);
 				steps.push(done.groupId);

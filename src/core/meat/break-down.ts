@@ -1,4 +1,5 @@
-import { partById, type CuttingRow, type PartId, type SpeciesRow } from '../../reference/breakdown';
+import { partById, species, type CuttingRow, type PartId, type SpeciesRow } from '../../reference/breakdown';
+import type { Thing } from '../things/thing';
 import { DomainError, mustBePositive } from '../errors';
 
 /** What was weighed: alive (or in its skin), dressed and warm, hung and cold, or meat in boxes, cut from the bone already. */
@@ -26,6 +27,12 @@ export interface Part {
 	readonly form: string;
 	readonly grams: number;
 }
+
+/** The animal that a thing is, whole and raw, where its table has one; parts of one are cut up no further here. */
+export const cutUp = ({ food, form, state, madeOf }: Thing): SpeciesRow | undefined =>
+	state === 'fresh' && ['whole', 'carcass'].includes(form) && (madeOf?.length ?? 0) <= 1
+		? species.find((s) => s.food === food.id)
+		: undefined;
 
 /** A step from what was weighed to the cold carcass, g; its loss is what the next one does not have. */
 export interface ChainStep {

@@ -2,7 +2,6 @@ import {
 	meatRules,
 	partById,
 	species as allSpecies,
-	speciesById,
 	type CuttingRow,
 	type DressingRow,
 	type PartId,
@@ -10,7 +9,7 @@ import {
 } from '$reference/breakdown';
 import { sources } from '$reference/sources';
 import { dayLimit_kg } from '$core/freezing/freezer-week';
-import { breakDown, type Basis, type BreakDown } from '$core/meat/break-down';
+import { breakDown, cutUp, type Basis, type BreakDown } from '$core/meat/break-down';
 import { freezeMeat, type FreezePlan, type FreezerRoom } from '$core/meat/freeze-meat';
 import { packMeat, type MeatPacking } from '$core/meat/pack-meat';
 import { ration, tableHours, worthOf, type Ration, type Worth } from '$core/meat/worth';
@@ -91,7 +90,9 @@ export interface MeatView extends Pick<Begin, 'name' | 'amount' | 'selects' | 'c
 	readonly fits: boolean;
 }
 
-const animalOf = (food: string) => allSpecies.find((s) => s.food === food);
+/** What a lot can be: a hen or a broiler, a deer or an elk; without a lot any of them. */
+const animalsOf = (read: LotRead | null): readonly SpeciesRow[] =>
+	read ? allSpecies.filter((s) => s.food === read.thing.food.id) : allSpecies;
 /** Enough to be laid out before anybody has said how much: half an ox hangs at about that. */
 const usual_g = 100_000;
 
@@ -146,13 +147,16 @@ export async function meatFor(
 	const [mincer = null] = gear.flatMap((g) => (g.kind === 'grinder' ? [g.spec.kg_h] : []));
 	const w = workOut(ask, read, kitchen, own, mincer);
 	const cold = places.find((p) => ['fridge', 'cool', 'cellar'].includes(p.kind) && p.tempC <= cold_C);
-	const planned = read && !read.stop && read.free_g > 0 ? planOf(w, read, cold) : null;
+	const may = read !== null && cutUp(read.thing) !== undefined;
+	const planned = read && may && !read.stop && read.free_g > 0 ? planOf(w, read, cold) : null;
 	const refused = planned && 'kind' in planned ? planned : (read?.stop ?? null);
 	const stop = refused
 		? `${refused.reason} ${refused.instead.join('; ')}.`
 		: read?.free_g === 0
 			? 'All of it is at the Stove already.'
-			: '';
+			: read && !may
+				? `${read.lot.title} is no whole animal, carcass or box of one that is cut up here.`
+				: '';
 	return { view: viewOf(w, stop), plan: planned && !('kind' in planned) ? planned.plan : null };
 }
 
@@ -163,7 +167,8 @@ function workOut(
 	own: readonly FreezerRoom[],
 	mincer: number | null
 ): Worked {
-	const species = speciesById(ask.species ?? '') ?? (read ? animalOf(read.thing.food.id) : undefined) ?? allSpecies[0];
+	const animals = animalsOf(read);
+	const species = animals.find((a) => a.id === ask.species) ?? animals[0] ?? allSpecies[0];
 	const option = species?.options.find((o) => o.id === ask.option) ?? species?.options[0];
 	if (!species || !option) throw new Error('The table of animals is empty.');
 	const basis: Basis = ask.basis ?? 'hanging';
@@ -256,10 +261,11 @@ function viewOf(w: Worked, stop: string): MeatView {
 }
 
 function selectsOf({ read, ask, species, option, basis, dressing }: Worked): MeatView['selects'] {
+	const animals = animalsOf(read);
 	const named = (rows: readonly { readonly id: string; readonly name: string }[]) =>
 		rows.map((r) => ({ value: r.id, words: r.name }));
 	return [
-		...(read ? [] : [select('species', 'what', species.id, named(allSpecies))]),
+		...(animals.length > 1 ? [select('species', 'what', species.id, named(animals))] : []),
 		select('option', 'cut', option.id, named(species.options)),
 		select('basis', 'weighed', basis, [
 			{ value: 'live', words: 'alive' },

@@ -233,6 +233,8 @@ export interface RunKind<P extends AnyPlan, S extends AnyState, E extends Base &
 	placesFor(plan: P, n: number): readonly PackPlace[];
 	/** Gone through dry, where it offers that. */
 	readonly rehearsal?: Rehearsal<P, S, TapOf<E>>;
+	/** Nothing is put into packs in it: what comes of it goes on from the Basket. */
+	readonly packsNothing?: true;
 	/** A tap in a few words; without a plan the foods have no names. */
 	say(event: E, units: Units, plan: P | null): string;
 	head(plan: P): Headline;

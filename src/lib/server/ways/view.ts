@@ -1,3 +1,4 @@
+import { cutUp } from '$core/meat/break-down';
 import { ratiosOf } from '$core/runs/kinds/ratio/make';
 import { cookedDown } from '$core/runs/kinds/cook-down/make';
 import { stillGoodFor } from '$core/things/clock';
@@ -133,6 +134,7 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		free_g: look.free_g,
 		pan: look.free_g > 0 && !look.stop && cookedDown(look.thing).length > 0,
 		sets: look.free_g > 0 && !look.stop && ratiosOf(look.thing).length > 0,
+		cuts: look.free_g > 0 && !look.stop && cutUp(look.thing) !== undefined,
 		whole_g: look.whole_g
 	};
 }

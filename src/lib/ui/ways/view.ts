@@ -21,6 +21,8 @@ export interface WaysView {
 		readonly pan: boolean;
 		/** Whether a recipe in whole sets takes it. */
 		readonly sets: boolean;
+		/** An animal that can be cut up part by part. */
+		readonly cuts: boolean;
 		readonly whole_g: number;
 	};
 	readonly stop: ShownStop | null;

@@ -32,6 +32,7 @@
 	Tick what goes into the pot and the freezer together. One screen leads all of it: each food by its own time, in the
 	order of the pot. Or <a href="/stove/kit">packs of several things</a>: smoothie packs, soup jars; or
 	<a href="/stove/freeze-dry">a load of the freeze-dryer</a>; or
+	<a href="/stove/meat">an animal or boxes of meat</a>, before it comes and on the table; or
 	<a href="/stove/gather">gather</a> until there is enough.
 </p>
 <Faults {failed} />

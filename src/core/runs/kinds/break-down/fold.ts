@@ -36,7 +36,7 @@ export const partOf = (plan: BreakDownPlan, n: number): PlannedPart | undefined 
 
 /** Weighed of a part so far, g. */
 export const weighedOf = (state: Pick<CommonDraft, 'byproducts'>, n: number): number =>
-	state.byproducts.filter((b) => b.subject === n).reduce((sum, b) => sum + b.grams, 0);
+	state.byproducts.filter((b) => b.title !== undefined && b.subject === n).reduce((sum, b) => sum + b.grams, 0);
 
 /** The parts re-balanced by what the scale said. */
 export const balanceOf = (plan: BreakDownPlan, state: Pick<Own, 'done'> & Pick<CommonDraft, 'byproducts'>): Balanced =>

@@ -74,6 +74,7 @@ export const breakDown: RunKind<BreakDownPlan, BreakDownState, BreakDownEvent> =
 	wrongTurns: 'It has got warm, it smells, called away.',
 	worktop: 'Out of the cold',
 	onTime: ['box-back'],
+	packsNothing: true,
 	surprise,
 	book,
 	stations,

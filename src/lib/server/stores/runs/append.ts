@@ -181,6 +181,10 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 				continue;
 			}
 		}
+		if (event.type === 'pack' && kind.packsNothing) {
+			refuse(event, 'NOT_FOUND', 'Nothing is packed in such a run: its parts go on from the Basket. The packs were not booked.'); // prettier-ignore
+			continue;
+		}
 		if (event.type === 'pack') {
 			const to = places.find((p) => p.id === event.placeId);
 			if (!to || (event.containerId && !containers.some((c) => c.id === event.containerId))) {

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { randomUUID } from 'node:crypto';
 import { foldRun, kindOf } from '$core/runs/kinds';
 import { askOf, cannerWith, today } from '$core/runs/kinds/can/fixture';
+import { planBreakDown } from '$core/runs/kinds/break-down/make';
 import { planCan } from '$core/runs/kinds/can/make';
 import { planCook } from '$core/runs/kinds/cook-down/make';
 import { planDry } from '$core/runs/kinds/dry/make';
@@ -16,6 +17,8 @@ import { make, transformOf } from '$core/things/transform';
 import { dryWay } from '$core/ways/dry-ways';
 import { freezeWays, type FreezeWay } from '$core/ways/freeze-ways';
 import { bookEqualsFold, type KindUnderLaw, type World } from '../../../../../tests/laws/book-equals-fold';
+import { meatTap } from '../../../../../tests/laws/meat-taps';
+import { speciesById } from '$reference/breakdown';
 import { canTap } from '../../../../../tests/laws/can-taps';
 import { cookTap } from '../../../../../tests/laws/cook-taps';
 import { dryTap } from '../../../../../tests/laws/dry-taps';
@@ -230,7 +233,33 @@ const jars: KindUnderLaw = {
 		};
 	}
 };
+/** A beef on the table. */
+const table: KindUnderLaw = {
+	name: 'an animal cut up',
+	foods: [{ id: 'beef', form: 'whole' }],
+	async start(link, world) {
+		const stores = storesFor(link.db, world.home, new Date(world.start));
+		const [kitchen, places] = await Promise.all([stores.home.kitchen(), stores.home.places()]);
+		const cold = places.find((p) => p.kind === 'fridge');
+		const species = speciesById('beef');
+		const [option] = species?.options ?? [];
+		if (!cold || !species || !option) throw new Error('no table');
+		const made = planBreakDown(
+			{ thing: plain(knownFood('beef')), called: 'beef', lotId: world.rawLots[0] ?? '', raw_g: world.raw_g, species, option, basis: 'hanging', boxes: 2, cold, practised: true, mincer_kg_h: null },
+			kitchen
+		); // prettier-ignore
+		if ('kind' in made) throw new Error(made.reason);
+		const { plan } = made;
+		const { id } = await stores.runs.start({ key: randomUUID(), body: {} }, plan);
+		return {
+			id,
+			tap: (r, now, shown) => meatTap(r, plan, world.start, now, shown, whereOf(world)),
+			book: (events) => kindOf(plan).book(plan, foldRun(plan, world.start, events))
+		};
+	}
+};
 const kinds = [
+	table,
 	jars,
 	cooking,
 	packing,
