@@ -58,7 +58,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 						reboil: 'heat' in subject && subject.heat === 'water' ? 60 : null
 					}
 				: null,
-			tableYield: planned ? { value: planned.value, source: planned.source, confidence: planned.confidence } : null,
+			// What is cut away is the table's; what cooking and the pan take of jars is not.
+			tableYield:
+				planned && batch.method !== 'can'
+					? { value: planned.value, source: planned.source, confidence: planned.confidence }
+					: null,
 			run: run
 				? {
 						id: run.id,
