@@ -41,6 +41,9 @@ export interface Packs {
 	readonly problem?: string;
 }
 
+/** What is frozen in glass: what pours. Nothing is pressed, wrapped or poured loose into a jar. */
+const jarred: ReadonlySet<PackKind> = new Set<PackKind>(['liquid', 'dry']);
+
 const headspace: Record<PacksInput['pack'], string> = {
 	loose: 'no headspace: pieces frozen one by one stay loose',
 	flat: 'pressed flat and thin, ½ in of headspace',
@@ -75,7 +78,10 @@ export function packs(input: PacksInput): Packs {
 	const remainder_g = equal ? 0 : food_g - count * portion_g;
 	const each_mL = portion_g / input.bulk_kg_per_L;
 	const fits = (c: Container) => c.volume_mL * 0.9 >= each_mL;
-	const fitting = input.containers.filter(fits).sort((a, b) => a.volume_mL - b.volume_mL);
+	const fitting = input.containers
+		.filter((c) => fits(c) && (c.kind !== 'jar' || jarred.has(input.pack)))
+		// Jars are for the canner and the dryer: what a bag or a box holds too goes into that.
+		.sort((a, b) => Number(a.kind === 'jar') - Number(b.kind === 'jar') || a.volume_mL - b.volume_mL);
 	const chosen = input.containerId ? input.containers.find((c) => c.id === input.containerId) : undefined;
 	const needed = count + (remainder_g >= 10 ? 1 : 0);
 	const container = chosen ?? fitting.find((c) => c.count >= needed) ?? fitting[0];

@@ -45,6 +45,10 @@
 			used: outFor(box, now)
 		}));
 	});
+	const packWords = (r: (typeof rows)[number]): string =>
+		r.packs === 0
+			? ''
+			: [`${r.packs} × ${sayWeight(r.part.pack_g, units)}`, r.part.bag ?? '', r.part.style].filter(Boolean).join(' · ');
 	function weigh(n: number) {
 		const grams = Math.round(typed[n] ?? 0);
 		if (!run?.plan.cold || grams < 1) return;
@@ -67,14 +71,12 @@
 			<li class="border-t border-rim py-2" class:opacity-60={r.done}>
 				<div class="flex flex-wrap items-center gap-x-4 gap-y-1">
 					<span class="min-w-0 flex-1 basis-40">
-						<b class="head text-lg first-letter:uppercase">{r.part.name}</b>
+						<b class="head block text-lg first-letter:uppercase">{r.part.name}</b>
 						<span class="block h-2 bg-wash" aria-hidden="true"
 							><span class="block h-2 bg-rim" style:width="{(r.expected / most) * 100}%"></span></span
 						>
-						<span class="text-[14px] text-soft"
-							>{#if r.packs > 0}{r.packs} × {sayWeight(r.part.pack_g, units)}{r.part.bag ? `, ${r.part.bag}` : ''}; {r
-									.part.style}{/if}{#if r.part.short > 0}<b class="text-amber"> {r.part.short} bags short</b>{/if}</span
-						>
+						<span class="text-[14px] text-soft">{packWords(r)}</span>
+						{#if r.part.short > 0}<b class="text-[14px] text-amber">{r.part.short} bags short</b>{/if}
 					</span>
 					<span class="w-24 text-right"
 						><b class="head text-2xl text-rim">{sayWeight(r.expected, units)}</b><span
@@ -97,6 +99,7 @@
 									grams={typed[r.part.n] ?? 0}
 									{units}
 									width="w-28"
+									placeholder="weigh it"
 									onweight={(g) => (typed[r.part.n] = g)}
 								/>
 								<button class="btn" disabled={(typed[r.part.n] ?? 0) < 1}>Into the cold</button>
@@ -120,7 +123,7 @@
 			<li class="flex flex-wrap items-center justify-between gap-3 py-1.5">
 				<span
 					><b class="head text-xl {b.left === 0 ? 'text-red' : 'text-rim'}">{sayClock(b.left / 1000)}</b>
-					<b class="first-letter:uppercase">{b.name}</b>
+					<b class="inline-block first-letter:uppercase">{b.name}</b>
 					<span class="text-soft"
 						>{b.box.empty
 							? 'empty'

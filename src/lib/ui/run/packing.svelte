@@ -30,7 +30,7 @@
 	const others = $derived(packable.filter((p) => p.n !== except));
 </script>
 
-{#if except === null}<p class="py-2 text-[15px]">
+{#if except === null && outputs.length > 0}<p class="py-2 text-[15px]">
 		{#each outputs as o (o.n)}<a
 				class="mr-3"
 				href="/stove/{session.id}/labels{all.length > 1 ? `?of=${o.n}` : ''}"

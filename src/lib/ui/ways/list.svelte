@@ -86,6 +86,9 @@
 			{/each}
 		</ul>
 	{/if}
+	{#if view.lot.cuts}<p class="px-3 pt-2">
+			<a class="flex min-h-11 items-center font-bold" href="/stove/meat?lot={view.lot.id}">Cut it up, part by part</a>
+		</p>{/if}
 	<p class="flex flex-wrap justify-between gap-2 px-3 pt-1 text-[15px]">
 		{#if view.before}<a class="flex min-h-11 items-center" href="/ways/{view.before.id}">‹ {view.before.name}</a>{/if}
 		{#if view.after}<a class="ml-auto flex min-h-11 items-center" href="/ways/{view.after.id}">{view.after.name} ›</a

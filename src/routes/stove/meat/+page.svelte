@@ -126,7 +126,7 @@
 						{#each view.rows as r (r.id)}
 							<tr class="border-t border-line align-top">
 								<td class="py-2 pr-3"
-									><b class="head text-lg first-letter:uppercase">{r.name}</b>
+									><b class="head block text-lg first-letter:uppercase">{r.name}</b>
 									{#if r.style}<span class="block text-sm text-soft">{r.style}</span>{/if}</td
 								>
 								<td class="py-2 pr-3"

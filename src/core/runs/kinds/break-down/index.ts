@@ -72,7 +72,7 @@ export const breakDown: RunKind<BreakDownPlan, BreakDownState, BreakDownEvent> =
 	acts,
 	troubles,
 	wrongTurns: 'It has got warm, it smells, called away.',
-	worktop: 'Out of the cold',
+	worktop: 'On the table',
 	onTime: ['box-back'],
 	packsNothing: true,
 	surprise,
