@@ -16,6 +16,7 @@ const places = [
 	'/ways',
 	'/stove',
 	'/stove/new',
+	'/stove/meat?basis=boxed&grams=212+kg&extra=300&paid=2120',
 	'/shelves',
 	'/book',
 	'/book/DEMO3',
@@ -41,6 +42,15 @@ for (const scheme of ['light', 'dark'] as const) {
 		for (const path of places.filter((p) => !['/tables/beef', '/tables/way/can', '/tables/differences'].includes(p))) {
 			await page.goto(path);
 			await hydrated(page);
+			const { violations } = await new AxeBuilder({ page }).withTags(rules).analyze();
+			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+		}
+		await page.goto('/basket');
+		const lot = (await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href'))?.split('/').pop() ?? ''; // prettier-ignore
+		for (const path of [`/stove/can?lot=${lot}`, `/stove/rehearsal?lot=${lot}`]) {
+			await page.goto(path);
+			await hydrated(page);
+			if (path.includes('rehearsal')) await page.getByRole('button', { name: 'Begin the rehearsal' }).click();
 			const { violations } = await new AxeBuilder({ page }).withTags(rules).analyze();
 			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
 		}

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, hydrated, postForm, test } from './help';
 
 const pages = [
-	'/basket', '/ways', '/stove', '/shelves', '/book', '/kitchen', '/kitchen/drawer', '/kitchen/places', '/kitchen/house', '/tables', '/tables/tomatoes', '/tables/green-beans',
+	'/basket', '/ways', '/stove', '/stove/meat?basis=live&grams=250+lb', '/shelves', '/book', '/kitchen', '/kitchen/drawer', '/kitchen/places', '/kitchen/house', '/tables', '/tables/tomatoes', '/tables/green-beans',
 	'/tables/beef', '/tables/apples', '/tables/sweet-corn', '/tables/eggs', '/tables/way/freeze', '/tables/way/dry', '/tables/way/can',
 	'/tables/way/jam', '/tables/way/vacuum', '/tables/way/meat', '/tables/way/cellar', '/tables/compare?food=carrots&food=beets',
 	'/tables/ratio/apple-butter', '/tables/differences'

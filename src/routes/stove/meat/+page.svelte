@@ -102,7 +102,7 @@
 		<noscript><button class="btn">Work it out</button></noscript>
 	</div>
 	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
-		<section aria-label="What it comes to">
+		<section class="min-w-0" aria-label="What it comes to">
 			<p class="flex flex-wrap items-baseline gap-x-3">
 				<b class="head text-6xl text-rim">{view.packs}</b>
 				<span class="text-xl">packs, {view.meat} of meat</span>
@@ -111,50 +111,38 @@
 						{weight}{/each}</span
 				>
 			</p>
-			<div class="mt-3 overflow-x-auto">
-				<table class="w-full">
-					<thead
-						><tr class="text-left text-sm text-soft"
-							><th class="pb-1 font-normal">part</th><th class="font-normal">expected</th><th class="font-normal"
-								>packs</th
-							><th class="font-normal">bag</th><th class="font-normal">shop, a kilo</th><th
-								class="text-right font-normal">cost</th
-							></tr
-						></thead
-					>
-					<tbody>
-						{#each view.rows as r (r.id)}
-							<tr class="border-t border-line align-top">
-								<td class="py-2 pr-3"
-									><b class="head block text-lg first-letter:uppercase">{r.name}</b>
-									{#if r.style}<span class="block text-sm text-soft">{r.style}</span>{/if}</td
-								>
-								<td class="py-2 pr-3"
-									><b class="whitespace-nowrap">{r.weight}</b>
-									<span class="mt-1 block h-2 bg-rim" style:width="{Math.max(1, r.share * 100 * 2.2)}px"></span></td
-								>
-								<td class="py-2 pr-3 whitespace-nowrap"
-									>{#if r.packs > 0}<b class="head text-xl text-rim">{r.packs}</b> × {r.each}{/if}</td
-								>
-								<td class="py-2 pr-3"
-									>{r.bag}{#if r.short > 0}<b class="block text-amber">{r.short} short</b>{/if}</td
-								>
-								<td class="py-2 pr-3"
-									>{#if r.priced}<label class="field w-24"
-											><span class="sr-only">A shop’s price of {r.name}, a kilo</span><input
-												name="shop.{r.id}"
-												inputmode="decimal"
-												value={money(r.shop)}
-												onchange={again}
-											/></label
-										>{/if}</td
-								>
-								<td class="py-2 text-right whitespace-nowrap">{r.cost}</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</div>
+			<ul class="mt-3 border-b border-rim">
+				{#each view.rows as r (r.id)}
+					<li class="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-rim py-2">
+						<span class="min-w-0 flex-1 basis-44">
+							<b class="head block text-lg first-letter:uppercase">{r.name}</b>
+							<span class="block h-2 bg-wash" aria-hidden="true"
+								><span class="block h-2 bg-rim" style:width="{r.share * 100}%"></span></span
+							>
+							<span class="text-[14px] text-soft">{r.style}</span>
+						</span>
+						<span class="w-24 text-right whitespace-nowrap"
+							><b class="head text-xl">{r.weight}</b>{#if r.cost}<span class="block text-[14px] text-soft"
+									>{r.cost}</span
+								>{/if}</span
+						>
+						<span class="w-36 whitespace-nowrap"
+							>{#if r.packs > 0}<b class="head text-2xl text-rim">{r.packs}</b> × {r.each}{/if}</span
+						>
+						<span class="w-36 text-[15px]"
+							>{r.bag}{#if r.short > 0}<b class="block text-amber">{r.short} short</b>{/if}</span
+						>
+						{#if r.priced}<label class="field w-28"
+								><span>shop, a kilo<span class="sr-only">, {r.name}</span></span><input
+									name="shop.{r.id}"
+									inputmode="decimal"
+									value={money(r.shop)}
+									onchange={again}
+								/></label
+							>{:else}<span class="w-28"></span>{/if}
+					</li>
+				{/each}
+			</ul>
 		</section>
 		<div class="min-w-0">
 			<h2 class="text-xl">Freezers</h2>
