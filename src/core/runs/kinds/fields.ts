@@ -3,6 +3,7 @@ import { fields as breakDown } from './break-down/events';
 import { fields as can } from './can/events';
 import { fields as cookDown } from './cook-down/events';
 import { fields as dry } from './dry/events';
+import { fields as ferment } from './ferment/events';
 import { fields as freeze } from './freeze/events';
 import { fields as freezeDry } from './freeze-dry/events';
 import { fields as kit } from './kit/events';
@@ -18,5 +19,6 @@ export const allFields: Readonly<Record<string, Fields>> = {
 	...ratio,
 	...freezeDry,
 	...can,
-	...breakDown
+	...breakDown,
+	...ferment
 };

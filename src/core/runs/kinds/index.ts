@@ -16,6 +16,10 @@ import { dry } from './dry';
 import type { DryEvent } from './dry/events';
 import type { DryState } from './dry/fold';
 import type { DryPlan } from './dry/plan';
+import { ferment } from './ferment';
+import type { FermentEvent } from './ferment/events';
+import type { FermentState } from './ferment/fold';
+import type { FermentPlan } from './ferment/plan';
 import { freeze } from './freeze';
 import { freezeDry } from './freeze-dry';
 import type { FreezeDryEvent } from './freeze-dry/events';
@@ -33,11 +37,28 @@ import type { RatioEvent } from './ratio/events';
 import type { RatioState } from './ratio/fold';
 import type { RatioPlan } from './ratio/plan';
 
-export type RunPlan = FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan | BreakDownPlan;
+export type RunPlan =
+	FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan | BreakDownPlan | FermentPlan;
 export type RunState =
-	FreezeState | DryState | CookState | KitState | RatioState | FreezeDryState | CanState | BreakDownState;
+	| FreezeState
+	| DryState
+	| CookState
+	| KitState
+	| RatioState
+	| FreezeDryState
+	| CanState
+	| BreakDownState
+	| FermentState;
 export type RunEvent =
-	FreezeEvent | DryEvent | CookEvent | KitEvent | RatioEvent | FreezeDryEvent | CanEvent | BreakDownEvent;
+	| FreezeEvent
+	| DryEvent
+	| CookEvent
+	| KitEvent
+	| RatioEvent
+	| FreezeDryEvent
+	| CanEvent
+	| BreakDownEvent
+	| FermentEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -45,7 +66,7 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can, breakDown];
+export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can, breakDown, ferment];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {

@@ -1,4 +1,5 @@
 import { cutUp } from '$core/meat/break-down';
+import { fermentRowOf } from '$core/runs/kinds/ferment/make';
 import { ratiosOf } from '$core/runs/kinds/ratio/make';
 import { cookedDown } from '$core/runs/kinds/cook-down/make';
 import { stillGoodFor } from '$core/things/clock';
@@ -134,6 +135,7 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		free_g: look.free_g,
 		pan: look.free_g > 0 && !look.stop && cookedDown(look.thing).length > 0,
 		sets: look.free_g > 0 && !look.stop && ratiosOf(look.thing).length > 0,
+		ferments: look.free_g > 0 && !look.stop && fermentRowOf(look.thing) !== undefined,
 		cuts: look.free_g > 0 && !look.stop && cutUp(look.thing) !== undefined,
 		whole_g: look.whole_g
 	};

@@ -23,7 +23,7 @@
 		ontap: (tap: Tap) => boolean;
 	} = $props();
 	/** Kinds that end in jars. */
-	const jars = new Set<string>(['dry', 'ratio', 'freeze-dry', 'can']);
+	const jars = new Set<string>(['dry', 'ratio', 'freeze-dry', 'can', 'ferment']);
 	const all = $derived(kindOf(session.plan).outputs(session.plan));
 	const outputs = $derived(all.filter((o) => !o.aside));
 	const packable = $derived(kindOf(session.plan).packables(session.plan, session.state));

@@ -55,6 +55,7 @@
 	{#if panel.start.kind === 'start'}<a class="py-2" href="/ways/together?lot={lot.id}">with others</a>{/if}
 	{#if lot.pan}<a class="py-2" href="/stove/pan?lot={lot.id}">into the pan</a>{/if}
 	{#if lot.sets}<a class="py-2" href="/stove/ratio?lot={lot.id}">in whole sets of a recipe</a>{/if}
+	{#if lot.ferments}<a class="py-2" href="/stove/ferment?lot={lot.id}">into the crock, in salt</a>{/if}
 	<a class="py-2" href="/stove/gather?food={encodeURIComponent(lot.name)}">gather more of it</a>
 	<a class="py-2" href="/tables/{lot.food}">every number</a>
 	<p class="source py-2 sm:ml-auto">{panel.source}</p>

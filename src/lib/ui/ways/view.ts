@@ -21,6 +21,8 @@ export interface WaysView {
 		readonly pan: boolean;
 		/** Whether a recipe in whole sets takes it. */
 		readonly sets: boolean;
+		/** Whether it is fermented in salt. */
+		readonly ferments: boolean;
 		/** An animal that can be cut up part by part. */
 		readonly cuts: boolean;
 		readonly whole_g: number;

@@ -27,6 +27,8 @@ const keptAlways = new Set(['finish', 'stop', 'undo', ...afterTheEnd.filter((typ
 const unfit = new Set(['NOT_A_FREEZER', 'NOT_THERE']);
 const notFrozen = (place: string) =>
 	['NOT_A_FREEZER', `${place} is no freezer: frozen packs stay at −18 °C or below. Choose a freezer; the packs were not booked.`] as const; // prettier-ignore
+const notWarm = (place: string) =>
+	['NOT_THERE', `${place} is no place for a ferment: a crock, a counter or a cool room, out of the light. The jars were not booked.`] as const; // prettier-ignore
 const notThere = (place: string) =>
 	['NOT_THERE', `${place} is no place for it: dark, dry and closed, a pantry or a cool room. The packs were not booked.`] as const; // prettier-ignore
 
@@ -197,7 +199,7 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			}
 			const may = kind.placesFor(plan, event.subject ?? 1);
 			if (!may.some((k) => k === to.kind)) {
-				const [code, why] = may.includes('pantry') ? notThere(to.name) : notFrozen(to.name);
+				const [code, why] = may.includes('crock') ? notWarm(to.name) : may.includes('pantry') ? notThere(to.name) : notFrozen(to.name); // prettier-ignore
 				refuse(event, code, why);
 				continue;
 			}
