@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
@@ -12,6 +13,8 @@ const alias = {
 
 export default defineConfig({
 	test: {
+		// One a core: by itself it leaves one idle, which on two is half of them.
+		maxWorkers: availableParallelism(),
 		// Lines of the core that the tests run through; `npm test` asks for it.
 		coverage: {
 			provider: 'v8',

@@ -26,7 +26,7 @@ test('kraut of 9 kg: cut, weighed, salted by weight, under its brine, in its pla
 	await stands.selectOption({ label: (await stands.locator('option', { hasText: '21.5 °C' }).first().innerText()) }); // prettier-ignore
 	// 70 to 75 °F: three to four weeks (USDA Complete Guide, Guide 6, from memory).
 	await expect(gets).toContainText('21 to 28 days there');
-	await page.getByLabel('salt', { exact: true }).selectOption('2.25');
+	await page.locator('select[name=percent]').selectOption('2.25');
 	await expect(gets).toContainText('2.25 % of vegetable and water together');
 	await page.getByRole('button', { name: 'Start' }).click();
 	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
