@@ -85,7 +85,7 @@ function waterOf({ share }: FermentRow, vegetable_g: number, percent: number): n
 export interface FermentTime {
 	readonly kind: 'days';
 	readonly days: readonly [number, number];
-	/** Between two printed bands: the shorter's least to the longer's most. */
+	/** Not within a printed band: between two of them the shorter's least to the longer's most, past the last one its days. */
 	readonly between: boolean;
 	readonly warning?: string;
 }

@@ -82,6 +82,9 @@ describe('half a beef on the table', () => {
 		expect(expected.reduce((s, g) => s + g, 0)).toBe(148_000);
 		expect(state.byproducts[0]).toMatchObject({ food: 'beef', form: 'roast', title: 'ox, roasts', warm: { ms: 50 * min, C: 18 } }); // prettier-ignore
 		expect(state.byproducts[1]?.warm?.ms).toBe(60 * min);
+		// Weighed after its box went back, it was warm all the same.
+		const after = fold(plan, [out(0, 1), back(50, 1), weigh(70, 'stew', 2_000)]);
+		expect(after.byproducts[0]?.warm?.ms).toBe(50 * min);
 	});
 	it('books its parts, and what nobody weighed as lost', () => {
 		const all = plan.parts.filter((p) => p.food !== null);

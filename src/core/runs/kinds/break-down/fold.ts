@@ -77,8 +77,9 @@ function apply(plan: BreakDownPlan, draft: Draft, event: BreakDownEvent): string
 			const part = partOf(plan, event.part);
 			if (!part || part.food === null) return 'There is no such part of this animal.';
 			const { id: eventId, part: subject, grams, placeId, at } = event;
-			// It has been out as long as the box that has been out longest.
-			const warm_ms = Math.max(0, ...draft.boxes.filter((b) => b.outAt !== null).map((b) => outFor(b, at)));
+			// It has been out as long as the box that has been out longest; weighed after they went back, as long as any of them was.
+			const out = draft.boxes.filter((b) => b.outAt !== null);
+			const warm_ms = Math.max(0, ...(out.length > 0 ? out : draft.boxes).map((b) => outFor(b, at)));
 			draft.byproducts.push({ eventId, subject, food: part.food, form: part.form, grams, placeId, at, title: part.title, warm: { ms: Math.round(warm_ms), C: plan.room_C } }); // prettier-ignore
 			return undefined;
 		}

@@ -73,7 +73,7 @@ export function acts(plan: FermentPlan, state: FermentState): FermentAct[] {
 /** "21 to 28 days at 21 °C". */
 export const dayWords = (plan: FermentPlan): string => {
 	const { days, between } = subjectOf(plan);
-	return `${days[0]} to ${days[1]} days there${between ? ', between what is printed: the taste says' : ''}.`;
+	return `${days[0]} to ${days[1]} days there${between ? ', nothing is printed for just that warmth: the taste says' : ''}.`;
 };
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
