@@ -3,6 +3,14 @@ const purePackages = 'node_modules/(convert|bessel|psychrolib|@date-fns/utc|date
 module.exports = {
 	forbidden: [
 		{
+			name: 'no-tables-on-the-worktop',
+			comment:
+				'What a page at the Stove loads is the fold and the acts: a plan is made by the server, which has the tables.',
+			severity: 'error',
+			from: { path: '^src/core/runs/kinds/', pathNot: '/(make|[a-z-]*fixture)\\.ts$|\\.test\\.ts$' },
+			to: { path: '^src/core/runs/kinds/[^/]+/make\\.ts$', dependencyTypesNot: ['type-only'] }
+		},
+		{
 			name: 'core-is-pure',
 			severity: 'error',
 			comment: 'The core imports only itself, the tables and the listed pure packages.',

@@ -6,7 +6,7 @@ export const origin = `http://127.0.0.1:${port}`;
 export default defineConfig({
 	testDir: 'tests/e2e',
 	outputDir: 'test-results',
-	workers: 2,
+	workers: Number(process.env.E2E_WORKERS ?? 2),
 	fullyParallel: true,
 	retries: 0,
 	timeout: 90_000,
@@ -15,7 +15,7 @@ export default defineConfig({
 	use: {
 		baseURL: origin,
 		viewport: { width: 1280, height: 800 },
-		trace: 'retain-on-failure',
+		trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',
 		// A worker between page and server would hide its requests from a test; offline.spec.ts lets it in.
 		serviceWorkers: 'block',
 		launchOptions: {

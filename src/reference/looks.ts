@@ -18,6 +18,8 @@ export interface LookRow extends Provenance {
 	readonly look: string;
 	readonly states: readonly string[];
 	readonly places?: readonly string[];
+	/** Only what was made by one of these ways. */
+	readonly ways?: readonly string[];
 	readonly groups?: readonly FoodGroup[];
 	readonly notGroups?: readonly FoodGroup[];
 	/** Only foods whose store keeps them at least so many weeks. */

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
 import postgres from 'postgres';
 
@@ -94,6 +95,14 @@ export const test = base.extend<Fixtures>({
 });
 
 export { expect };
+
+/** What axe looks for: in the light all of it; in the dark, where only the colours are others, what hangs on colours. */
+export function axeFor(page: Page, scheme: 'light' | 'dark'): AxeBuilder {
+	const axe = new AxeBuilder({ page });
+	return scheme === 'light'
+		? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+		: axe.withRules(['color-contrast', 'link-in-text-block']);
+}
 
 /** From the Basket to the ways of an item. */
 export async function toWays(page: Page, item: string): Promise<void> {

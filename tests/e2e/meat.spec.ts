@@ -76,7 +76,8 @@ test('half a beef, 148 kg, through table and scale: out of the cold and back, th
 	await later(60);
 	await expect(sentence).toHaveText('Piece 2 onto the table.');
 	const boxes = page.getByRole('listitem').filter({ hasText: 'Piece 1' });
-	await expect(boxes).toContainText('1:20:00');
+	// The taps themselves take a second or two of it.
+	await expect(boxes).toContainText(/1:(20:00|19:5\d)/);
 	await expect(boxes).toContainText('in the cold, its clock stands');
 	await press(page);
 	const part = (name: string) => page.getByRole('form', { name, exact: true });

@@ -242,24 +242,25 @@ test('a freeze-dryer with two trays of strawberries and one of sauce: the slowes
 	await expect(sentence).toContainText('door shut, start');
 	await press(page);
 	await later(15.2);
-	/** Weighs what is asked for, in its order. */
-	const weigh = async (grams: readonly number[]) => {
-		for (const g of grams) {
+	/** Weighs the trays in the order in which they are asked for; each is seen to be asked for before its weight is typed. */
+	const weigh = async (trays: Record<number, number>) => {
+		for (const [tray, g] of Object.entries(trays)) {
+			await expect(sentence).toHaveText(`Weigh tray ${tray}.`);
 			await main(page)
 				.getByLabel(/what it weighs now/)
 				.fill(`${g} g`);
 			await press(page);
-			await expect(page.getByText(/Last: tray \d weighs/)).toBeVisible();
+			await expect(page.getByText(`Last: tray ${tray} weighs`)).toBeVisible();
 		}
 	};
-	await weigh([94, 93, 310]);
+	await weigh({ 1: 94, 2: 93, 3: 310 });
 	await later(2.1);
-	await weigh([94, 92, 180]);
+	await weigh({ 1: 94, 2: 92, 3: 180 });
 	// The strawberries are done; the sauce goes on.
 	await later(10);
-	await weigh([121]);
+	await weigh({ 3: 121 });
 	await later(2.1);
-	await weigh([121]);
+	await weigh({ 3: 121 });
 	await expect(sentence).toContainText('Warm to the touch?');
 	await press(page);
 	await expect(sentence).toContainText('absorber in, closed, at once');

@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import { v7 as uuidv7 } from 'uuid';
-import { expect, hydrated, openWay, test, toWays } from './help';
+import { axeFor, expect, hydrated, openWay, test, toWays } from './help';
 
 /** Ways as one decision: of everything that a household may hold, at a desk and on a phone. */
 
@@ -113,7 +112,7 @@ for (const scheme of ['light', 'dark'] as const)
 			const reply = await page.goto(path);
 			if (reply?.status() === 404) continue;
 			await hydrated(page);
-			const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+			const { violations } = await axeFor(page, scheme).analyze();
 			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
 		}
 	}); // prettier-ignore

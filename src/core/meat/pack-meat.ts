@@ -128,6 +128,10 @@ function roomOf(pack: string, grams: number, L_kg: readonly [number, number]): r
 		: [kg * meatRules.roomLeast_L_kg.value, kg * meatRules.roomMost_L_kg.value];
 }
 
+/** A meal of meat for so many, g, to 50 g (common practice: 150 g a person, raw). */
+export const mealOf = (people: number): number =>
+	Math.max(150, Math.round((people * meatRules.appetite_kg_day.value * 1000) / 50) * 50);
+
 /** A bag off the roll for a piece, m: its length and its height, and three inches for the mouth (common practice). */
 export const bagLength_m = (length_m: number, height_m: number): number =>
 	length_m + height_m + meatRules.mouth_m.value;

@@ -52,6 +52,10 @@ export function sayAltitude(metres: number, units: Units): string {
 export const sayCount = (count: number, one: string, many = `${one}s`): string =>
 	`${count} ${count === 1 ? one : many}`;
 
+/** "8 to 26", or the one number where both are it. */
+export const sayRange = ([low, high]: readonly [number, number]): string =>
+	Math.round(low) === Math.round(high) ? `${Math.round(low)}` : `${Math.round(low)} to ${Math.round(high)}`;
+
 /** A clock's seconds: "2:14", "1:02:09". */
 export function sayClock(seconds: number): string {
 	const whole = Math.max(0, Math.ceil(seconds));

@@ -1,7 +1,7 @@
 import { lookRows, type FindingRow, type LookRow } from '../../reference/looks';
 import type { Thing } from '../things/thing';
 
-export const lookKinds = ['seal', 'shake', 'clump', 'soft', 'frost', 'brine'] as const;
+export const lookKinds = ['seal', 'shake', 'clump', 'soft', 'frost', 'brine', 'brine-cold', 'bag', 'row'] as const;
 export type LookKind = (typeof lookKinds)[number];
 export const findings = [
 	'fine',
@@ -14,7 +14,11 @@ export const findings = [
 	'rotten',
 	'frost',
 	'thawed',
-	'low-brine'
+	'low-brine',
+	'film',
+	'ready',
+	'gnawed',
+	'hard-frost'
 ] as const;
 export type Finding = (typeof findings)[number];
 
@@ -35,10 +39,16 @@ export interface DueLook {
 
 const day_ms = 86_400_000;
 
+/** What is looked at; by which way it was made, where one made it. */
+export interface Watched extends Pick<Thing, 'food' | 'state'> {
+	readonly wayId?: string | null;
+}
+
 /** Whether a row of the looks is for such a thing in such a place. */
-function isFor(row: LookRow, thing: Pick<Thing, 'food' | 'state'>, place: string): boolean {
+function isFor(row: LookRow, thing: Watched, place: string): boolean {
 	const { food, state } = thing;
 	if (!row.states.includes(state)) return false;
+	if (row.ways && !row.ways.includes(thing.wayId ?? '')) return false;
 	if (row.places && !row.places.includes(place)) return false;
 	if (row.groups && !row.groups.includes(food.group)) return false;
 	if (row.notGroups?.includes(food.group)) return false;
@@ -52,7 +62,7 @@ function isFor(row: LookRow, thing: Pick<Thing, 'food' | 'state'>, place: string
  * @param now ms
  */
 export function looksOf(
-	thing: Pick<Thing, 'food' | 'state'>,
+	thing: Watched,
 	place: string,
 	since: number,
 	looked: readonly Looked[],

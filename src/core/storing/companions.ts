@@ -2,6 +2,26 @@ import { companionRows, type CompanionRow } from '../../reference/other-ways';
 import type { FoodRow } from '../../reference/tables';
 import { foodById } from '../things/names';
 
+/** A food that had better not lie beside others that are there. */
+export interface Clash {
+	readonly one: string;
+	readonly others: readonly string[];
+	readonly words: string;
+}
+
+/** Of foods in one place, those that hurt others there; each pair once, from the side that gives. */
+export function clashesAmong(foods: readonly FoodRow[]): Clash[] {
+	const seen = new Set<string>();
+	return foods.flatMap((food) =>
+		apartFrom(food).flatMap(({ row, from }) => {
+			const others = foods.filter((f) => f.id !== food.id && from.foods.includes(f.id) && !seen.has(pairOf(food, f)));
+			for (const other of others) seen.add(pairOf(food, other));
+			return others.length > 0 ? [{ one: food.name, others: others.map((o) => o.name), words: row.words }] : [];
+		})
+	);
+}
+const pairOf = (a: FoodRow, b: FoodRow): string => [a.id, b.id].sort().join(' ');
+
 /** Why a food must lie apart from others, and from which. */
 export interface Apart {
 	readonly row: CompanionRow;

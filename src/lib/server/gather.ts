@@ -57,7 +57,7 @@ export async function gatheringsOf(stores: Stores, household: HouseholdRow, now:
 					free,
 					grams: gramsOf(lot, free),
 					until: eatBy(
-						{ ...lot, amount: free, code: null, way: null, container: null, volumeMl: null },
+						{ ...lot, amount: free, code: null, way: null, wayId: null, container: null, volumeMl: null },
 						place,
 						told,
 						[],

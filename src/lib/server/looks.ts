@@ -1,4 +1,4 @@
-import { looksOf, type Looked, type LookKind } from '$core/stock/looks';
+import { looksOf, type Looked, type LookKind, type Watched } from '$core/stock/looks';
 import type { Units } from '$core/quantities/format';
 import { inHouseholdUnits } from '$core/quantities/household-words';
 import type { Thing } from '$core/things/thing';
@@ -15,18 +15,24 @@ const lookAhead_ms = 86_400_000;
 
 /** The looks that a lot wants where it stands; what waits in the Basket wants none. */
 export function looksAt(
-	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since' | 'stays' | 'state'>,
+	row: Pick<LotRow, 'waiting' | 'placedAt' | 'since' | 'stays' | 'state'> & Pick<Watched, 'wayId'>,
 	thing: Pick<Thing, 'food' | 'state'>,
 	place: PlaceRow['kind'],
 	seen: readonly Looked[],
 	now: Date
 ): LookView[] {
 	if (row.waiting) return [];
-	return looksSince(thing, place, arrivedAt(row, { kind: place }).getTime(), seen, now);
+	return looksSince(
+		{ food: thing.food, state: thing.state, wayId: row.wayId ?? null },
+		place,
+		arrivedAt(row, { kind: place }).getTime(),
+		seen,
+		now
+	);
 }
 
 const looksSince = (
-	thing: Pick<Thing, 'food' | 'state'>,
+	thing: Watched,
 	place: PlaceRow['kind'],
 	since: number,
 	seen: readonly Looked[],
@@ -62,7 +68,10 @@ function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
 		clump: of('clump'),
 		soft: of('soft'),
 		frost: of('frost'),
-		brine: of('brine')
+		brine: of('brine'),
+		'brine-cold': of('brine-cold'),
+		bag: of('bag'),
+		row: of('row')
 	};
 }
 
@@ -91,7 +100,7 @@ export async function looksOfTheRest(
 		if (!food || !kind) continue;
 		const seen = Object.entries(row.last ?? {}) as [LookKind, number][];
 		const looks = looksSince(
-			{ food, state: row.state },
+			{ food, state: row.state, wayId: row.wayId },
 			kind,
 			arrivedFrom(row.stays ?? [], row.from, kind, row.state),
 			seen.map(([look, at]) => ({ kind: look, at, finding: 'fine' as const })),

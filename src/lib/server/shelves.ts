@@ -1,3 +1,4 @@
+import { foodById } from '$core/things/names';
 import { dateIn, daysBetween } from '$core/freezing/keep';
 import { labelOver, withMeasured, type ColdStay } from '$core/freezing/pace';
 import { sayAs, sayDate, sayMonth } from '$core/quantities/dates';
@@ -6,6 +7,7 @@ import { sayWeight } from '$core/quantities/format';
 import { inHouseholdUnits } from '$core/quantities/household-words';
 import { betterPlaces } from '$core/safety/stand';
 import { partWords } from '$core/things/mixture';
+import { clashesAmong } from '$core/storing/companions';
 import { gate } from '$core/safety/gate';
 import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
 import { afterLooks, type Looked } from '$core/stock/looks';
@@ -217,6 +219,7 @@ export async function shelvesOf(
 			litres: place.litres,
 			used_L: place.kind === 'freezer' ? (sum?.litres ?? 0) : 0,
 			counted: countedWords(place.countedAt, now),
+			apart: livingStores.has(place.kind) ? apartWords(sum?.foods ?? []) : '',
 			// In the freezer by label, elsewhere what turns first.
 			lots: alikes(here.map((row) => shelfLot(row, place, around))).sort((a, b) => a.by - b.by),
 			more: words.length > 0 ? 0 : (sum?.lots ?? 0) - here.length
@@ -241,6 +244,20 @@ export async function shelvesOf(
 		looks: walksOf(shown.map((p) => ({ name: p.name, lots: [...p.lots, ...(rest.get(p.id) ?? [])] }))),
 		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
 	};
+}
+
+/** Where food lies alive for weeks. */
+const livingStores: ReadonlySet<PlaceRow['kind']> = new Set(['cellar', 'cool', 'pantry']);
+
+/** "Apples beside potatoes: ripening fruit gives off ethylene." */
+function apartWords(foods: readonly string[]): string {
+	const clashes = clashesAmong(foods.flatMap((id) => foodById(id) ?? []));
+	return clashes
+		.slice(0, 2)
+		.map(
+			({ one, others, words }) => `${one.charAt(0).toUpperCase()}${one.slice(1)} beside ${others.join(', ')}: ${words}`
+		)
+		.join(' ');
 }
 
 /** Which lots may become one: the same letter for those that are alike, none where there is but one. */

@@ -18,6 +18,12 @@ export interface ByProductLine extends ByProduct {
 	readonly at: number;
 	/** Under a name of its own; its food and form without it. */
 	readonly title?: string;
+	/** Which sort of its food; null where none is known. */
+	readonly foodKind?: string | null;
+	/** Flawed: its clock is the short one. */
+	readonly first?: true;
+	/** It stands in its place, and waits for nothing in the Basket. */
+	readonly kept?: true;
 	/** It has been out of the cold so long, ms, in a room of so much, °C: its clock goes on from there. */
 	readonly warm?: { readonly ms: number; readonly C: number };
 }

@@ -166,7 +166,7 @@ export interface OutputHead {
 }
 
 /** Where packs of a run may be put: kinds of place. */
-export type PackPlace = 'freezer' | 'fridge' | 'pantry' | 'cool' | 'cellar' | 'crock' | 'counter';
+export type PackPlace = 'freezer' | 'fridge' | 'pantry' | 'cool' | 'cellar' | 'crock' | 'counter' | 'ground';
 
 /** A thing that comes out, at the moment when it can be put away. */
 export interface Packable {

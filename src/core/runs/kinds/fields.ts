@@ -8,6 +8,8 @@ import { fields as freeze } from './freeze/events';
 import { fields as freezeDry } from './freeze-dry/events';
 import { fields as kit } from './kit/events';
 import { fields as ratio } from './ratio/events';
+import { fields as seal } from './seal/events';
+import { fields as store } from './store/events';
 
 /** Every event that a run may know, with what it holds. */
 export const allFields: Readonly<Record<string, Fields>> = {
@@ -20,5 +22,7 @@ export const allFields: Readonly<Record<string, Fields>> = {
 	...freezeDry,
 	...can,
 	...breakDown,
-	...ferment
+	...ferment,
+	...seal,
+	...store
 };

@@ -36,9 +36,27 @@ import { ratio } from './ratio';
 import type { RatioEvent } from './ratio/events';
 import type { RatioState } from './ratio/fold';
 import type { RatioPlan } from './ratio/plan';
+import { seal } from './seal';
+import type { SealEvent } from './seal/events';
+import type { SealState } from './seal/fold';
+import type { SealPlan } from './seal/plan';
+import { store } from './store';
+import type { StoreEvent } from './store/events';
+import type { StoreState } from './store/fold';
+import type { StorePlan } from './store/plan';
 
 export type RunPlan =
-	FreezePlan | DryPlan | CookPlan | KitPlan | RatioPlan | FreezeDryPlan | CanPlan | BreakDownPlan | FermentPlan;
+	| FreezePlan
+	| DryPlan
+	| CookPlan
+	| KitPlan
+	| RatioPlan
+	| FreezeDryPlan
+	| CanPlan
+	| BreakDownPlan
+	| FermentPlan
+	| SealPlan
+	| StorePlan;
 export type RunState =
 	| FreezeState
 	| DryState
@@ -48,7 +66,9 @@ export type RunState =
 	| FreezeDryState
 	| CanState
 	| BreakDownState
-	| FermentState;
+	| FermentState
+	| SealState
+	| StoreState;
 export type RunEvent =
 	| FreezeEvent
 	| DryEvent
@@ -58,7 +78,9 @@ export type RunEvent =
 	| FreezeDryEvent
 	| CanEvent
 	| BreakDownEvent
-	| FermentEvent;
+	| FermentEvent
+	| SealEvent
+	| StoreEvent;
 export type RunEventType = RunEvent['type'];
 export type Tap = TapOf<RunEvent>;
 export type RunAct = Act<Tap>;
@@ -66,7 +88,19 @@ export type RunAct = Act<Tap>;
 export type AnyKind = RunKind<RunPlan, RunState, RunEvent>;
 
 /** The list of kinds: a new one is added here, and nowhere else. */
-export const kinds: readonly AnyKind[] = [freeze, dry, cookDown, kit, ratio, freezeDry, can, breakDown, ferment];
+export const kinds: readonly AnyKind[] = [
+	freeze,
+	dry,
+	cookDown,
+	kit,
+	ratio,
+	freezeDry,
+	can,
+	breakDown,
+	ferment,
+	seal,
+	store
+];
 
 /** The kind of a plan. @throws {Error} a kind that this core does not know */
 export function kindOf(plan: { readonly kind: string }): AnyKind {

@@ -1,5 +1,7 @@
 import { cutUp } from '$core/meat/break-down';
 import { fermentRowOf } from '$core/runs/kinds/ferment/make';
+import { storable } from '$core/runs/kinds/store/make';
+import { sealedAsIs } from '$core/runs/kinds/seal/make';
 import { ratiosOf } from '$core/runs/kinds/ratio/make';
 import { cookedDown } from '$core/runs/kinds/cook-down/make';
 import { stillGoodFor } from '$core/things/clock';
@@ -136,6 +138,8 @@ function lotOf(look: Look, now: Date): WaysView['lot'] {
 		pan: look.free_g > 0 && !look.stop && cookedDown(look.thing).length > 0,
 		sets: look.free_g > 0 && !look.stop && ratiosOf(look.thing).length > 0,
 		ferments: look.free_g > 0 && !look.stop && fermentRowOf(look.thing) !== undefined,
+		seals: look.free_g > 0 && !look.stop && sealedAsIs(look.thing),
+		stores: look.free_g > 0 && !look.stop && storable(look.thing),
 		cuts: look.free_g > 0 && !look.stop && cutUp(look.thing) !== undefined,
 		whole_g: look.whole_g
 	};

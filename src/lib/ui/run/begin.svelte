@@ -23,7 +23,7 @@
 <Faults {failed} />
 {#if view.stop}<p class="mt-4 font-semibold text-amber">{view.stop}</p>
 	<p class="mt-4"><a class="btn" href="/ways/{lot}">Back to its ways</a></p>{/if}
-{#if asked.length > 0}
+{#if asked.length + (view.fields ?? []).length > 0}
 	<form
 		bind:this={choices}
 		method="GET"
@@ -40,6 +40,17 @@
 				></label
 			>
 		{/each}
+		{#each view.fields ?? [] as f (f.name)}
+			<label class="field"
+				><span>{f.label}</span><input
+					name={f.name}
+					value={f.value}
+					placeholder={f.placeholder}
+					maxlength="40"
+					onchange={again}
+				/></label
+			>
+		{/each}
 		<noscript><button class="btn">Look</button></noscript>
 	</form>
 {/if}
@@ -54,6 +65,7 @@
 			<Marks />
 			<input type="hidden" name="lot" value={lot} />
 			{#each view.selects as s (s.name)}<input type="hidden" name={s.name} value={s.value} />{/each}
+			{#each view.fields ?? [] as f (f.name)}<input type="hidden" name={f.name} value={f.value} />{/each}
 			<button class="btn btn-full min-h-14 px-6 text-xl">Start</button>
 			<span class="ml-3 text-soft">{foot}</span>
 		</form>

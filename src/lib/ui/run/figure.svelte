@@ -1,10 +1,13 @@
 <script lang="ts">
-	import { sayClock } from '$core/quantities/format';
+	import { sayClock, sayCount } from '$core/quantities/format';
 	/** The one figure, to be read from two metres away. */
 	let { due, latest, since, now }: { due: number | null; latest: number | null; since: number; now: number } = $props();
+	/** From two days on nobody counts hours. */
+	const said = (seconds: number) =>
+		seconds >= 172_800 ? sayCount(Math.ceil(seconds / 86_400), 'day') : sayClock(seconds);
 	const left = $derived(due === null ? null : (due - now) / 1000);
 	const text = $derived(
-		left === null ? sayClock((now - since) / 1000) : left > 0 ? sayClock(left) : sayClock((now - (due ?? now)) / 1000)
+		left === null ? said((now - since) / 1000) : left > 0 ? said(left) : said((now - (due ?? now)) / 1000)
 	);
 	const shown = $derived(`${left !== null && left <= 0 ? '+' : ''}${text}`);
 </script>

@@ -88,6 +88,7 @@ export function saidTap(tap: Tap, typed: Typed, units: Units, cup_mL: number): T
 			return words === '' ? undefined : { ...tap, words };
 		}
 		default:
-			return tap;
+			// Whatever else is weighed: what was typed is what is said, never what was only proposed.
+			return 'grams' in tap && typed.grams !== undefined ? { ...tap, grams } : tap;
 	}
 }

@@ -42,6 +42,13 @@ export interface Begin {
 		readonly value: string;
 		readonly options: readonly { readonly value: string; readonly words: string }[];
 	}[];
+	/** What is typed, where something is. */
+	readonly fields?: readonly {
+		readonly name: string;
+		readonly label: string;
+		readonly value: string;
+		readonly placeholder: string;
+	}[];
 	/** What comes of it, and what it takes; null where it cannot be. */
 	readonly gets: null | {
 		readonly packs: string;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { sayTime } from '$core/quantities/dates';
-	import { sayClock } from '$core/quantities/format';
+	import { sayClock, sayCount } from '$core/quantities/format';
 	import type { Station } from '$core/runs/engine/kind';
 
 	/** What stands where, drawn in a row: bins, pot, ice, cloth, freezer, bags. On a phone the same as a list. */
@@ -12,6 +12,7 @@
 		if ('words' in f) return f.words;
 		if (f.due === null) return sayClock((now - f.since) / 1000);
 		const left = (f.due - now) / 1000;
+		if (left >= 86_400) return sayCount(Math.ceil(left / 86_400), 'day');
 		return left <= 0 ? 'now' : left > 3600 ? sayTime(f.due, zone) : sayClock(left);
 	}
 	const late = ({ figure: f }: Station) => 'since' in f && f.due !== null && f.due <= now;

@@ -52,6 +52,7 @@
 					<p class="flex flex-wrap items-baseline gap-x-3 text-sm text-soft">
 						{#if many}<span class="head text-base text-ink">{within(p.name)}</span>{/if}
 						{#if p.counted}<span>{p.counted}</span>{/if}
+						{#if p.apart}<span class="basis-full font-semibold text-amber">{p.apart}</span>{/if}
 						{#if p.lots.length > 0}<a class="no-print" href="/shelves/count/{p.id}"
 								>count {many ? within(p.name) : p.name}</a
 							>{/if}

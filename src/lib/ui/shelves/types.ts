@@ -88,6 +88,8 @@ export interface ShelfPlace {
 	readonly used_L: number;
 	/** "counted 41 days ago"; empty where it never was. */
 	readonly counted: string;
+	/** What lies there and had better lie apart; empty where nothing does. */
+	readonly apart: string;
 	readonly lots: readonly ShelfLot[];
 	/** Newer lots that are not shown. */
 	readonly more: number;

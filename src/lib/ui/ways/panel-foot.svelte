@@ -56,6 +56,8 @@
 	{#if lot.pan}<a class="py-2" href="/stove/pan?lot={lot.id}">into the pan</a>{/if}
 	{#if lot.sets}<a class="py-2" href="/stove/ratio?lot={lot.id}">in whole sets of a recipe</a>{/if}
 	{#if lot.ferments}<a class="py-2" href="/stove/ferment?lot={lot.id}">into the crock, in salt</a>{/if}
+	{#if lot.seals}<a class="py-2" href="/stove/seal?lot={lot.id}">into bags without air</a>{/if}
+	{#if lot.stores}<a class="py-2" href="/stove/store?lot={lot.id}">whole, into store</a>{/if}
 	<a class="py-2" href="/stove/gather?food={encodeURIComponent(lot.name)}">gather more of it</a>
 	<a class="py-2" href="/tables/{lot.food}">every number</a>
 	<p class="source py-2 sm:ml-auto">{panel.source}</p>

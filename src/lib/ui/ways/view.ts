@@ -23,6 +23,10 @@ export interface WaysView {
 		readonly sets: boolean;
 		/** Whether it is fermented in salt. */
 		readonly ferments: boolean;
+		/** Meat, or what is cooked, frozen or dried: into bags without air. */
+		readonly seals: boolean;
+		/** Kept whole and alive, in a cellar, a cool room, its row. */
+		readonly stores: boolean;
 		/** An animal that can be cut up part by part. */
 		readonly cuts: boolean;
 		readonly whole_g: number;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { commonTap } from '../../../../../tests/laws/common-taps';
-import { foldsTheSame, type Tapper } from '../../../../../tests/laws/fold-law';
+import { fermentTap } from '../../../../../tests/laws/ferment-taps';
+import { foldsTheSame } from '../../../../../tests/laws/fold-law';
 import { foodById } from '../../../things/names';
 import { plain } from '../../../things/thing';
 import { kitchen } from '../../../ways/kitchen.fixture';
@@ -74,20 +74,7 @@ describe('a ferment, from the knife to the crock', () => {
 		expect(ferment.surprise(kraut, { type: 'weigh', grams: 90_000 })).toContain('9');
 	});
 	it('folds to the same, closes its mass, throws nothing, and books nothing without its salt', () => {
-		const tap: Tapper<FermentPlan> = (random, plan, startedAt, now, shown, where) => {
-			const events = shown as readonly FermentEvent[];
-			const state = ferment.fold(plan, startedAt, events);
-			const [subject] = plan.subjects;
-			const spot = { ...subject, mark: {}, food: subject.food.id };
-			const common = random.next() < 0.45 ? commonTap(random, state, shown, spot, where) : undefined;
-			if (common) return common;
-			const [act] = ferment.acts(plan, state, now);
-			const next = act?.button?.tap;
-			if (next?.type === 'salted')
-				return { ...next, grams: Math.max(1, Math.round(next.grams * (0.6 + random.next()))) };
-			return next ?? { type: 'note', text: 'nothing to do' };
-		};
-		foldsTheSame(kraut, start, tap);
-		foldsTheSame(planOf('carrots', { way: 'brine', raw_g: 3000 }), start, tap);
+		foldsTheSame(kraut, start, fermentTap);
+		foldsTheSame(planOf('carrots', { way: 'brine', raw_g: 3000 }), start, fermentTap);
 	});
 });

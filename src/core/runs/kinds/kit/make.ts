@@ -6,6 +6,7 @@ import type { Refusal } from '../../../errors';
 import { sayFraction } from '../../../quantities/format';
 import { isMeat } from '../../../safety/dry';
 import { gate } from '../../../safety/gate';
+import { stylesOf } from '../../../packing/pack-style';
 import { governing } from '../../../things/mixture';
 import type { Part, Thing } from '../../../things/thing';
 import { coreVersion } from '../../../version';
@@ -36,6 +37,8 @@ export interface KitPartRead {
 	readonly until: string;
 	readonly months: number;
 	readonly dried: boolean;
+	/** It runs: stock, purée, juice. */
+	readonly liquid: boolean;
 	readonly source: string;
 	readonly cautions: readonly string[];
 }
@@ -65,6 +68,7 @@ export function kitPart(ask: Omit<KitAsk, 'each_g'>, kitchen: Kitchen, now: numb
 			until: ask.keepsUntil,
 			months,
 			dried: thing.state === 'dried',
+			liquid: false,
 			source: sources.practice.short,
 			cautions: []
 		};
@@ -79,6 +83,7 @@ export function kitPart(ask: Omit<KitAsk, 'each_g'>, kitchen: Kitchen, now: numb
 			until: way.keepsUntil,
 			months: way.months[1],
 			dried: false,
+			liquid: way.style === 'liquid' || stylesOf(way.cut, null).includes('liquid'),
 			source: way.source,
 			cautions: [...longerWords(ask.called, way, ways), ...way.cautions.map((c) => c.text)]
 		};

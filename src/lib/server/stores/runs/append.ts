@@ -162,14 +162,15 @@ async function sift(tx: Tx, householdId: string, row: RunRow, events: readonly R
 			refuse(event, 'NOT_FOUND', 'There is no such food in this run. The tap was not kept.');
 			continue;
 		}
-		if (event.type === 'part') {
+		if (event.type === 'part' || event.type === 'stored' || event.type === 'set-aside') {
 			const to = places.find((p) => p.id === event.placeId);
 			if (!to) {
 				refuse(event, 'NOT_FOUND', 'There is no such place. It was not booked.');
 				continue;
 			}
 			if (!kind.placesFor(plan, 1).some((k) => k === to.kind)) {
-				refuse(event, 'NOT_COLD', `${to.name} is no place for raw meat: a fridge or a cool room. It was not booked; into the freezer it goes by a way of freezing.`); // prettier-ignore
+				const why = event.type === 'part' ? 'is no place for raw meat: a fridge or a cool room' : 'keeps nothing alive';
+				refuse(event, 'NOT_COLD', `${to.name} ${why}. It was not booked; into the freezer it goes by a way of freezing.`); // prettier-ignore
 				continue;
 			}
 		}

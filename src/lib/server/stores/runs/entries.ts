@@ -47,7 +47,14 @@ export async function writeEntries(
 	// On the day that it was done, by the taps: not on the day that they arrived.
 	const packedOn = dateIn(home.zone, Math.min(book.end.endedAt, at.now.getTime()));
 	for (const entry of book.entries) {
+		// Whatever a late tap changes of it: how it was made, and what it is called, too.
+		const { way, wayId, method, title, use: useWords } = entry;
 		const dated = {
+			way,
+			wayId,
+			method,
+			title,
+			useWords,
 			packedOn,
 			keepsUntil: keepsUntil(packedOn, entry),
 			closing: entry.closing,
@@ -64,7 +71,7 @@ export async function writeEntries(
 		const output = outputs.find((o) => o.n === entry.n);
 		if (!output) throw new Error(`Run ${row.id} has no output ${entry.n}.`);
 		const id = uuidv7();
-		const { food, form, cut, way, wayId, method, title, use: useWords } = entry;
+		const { food, form, cut } = entry;
 		await tx.insert(batch).values({
 			id,
 			householdId: home.id,
@@ -72,11 +79,6 @@ export async function writeEntries(
 			food,
 			form,
 			cut,
-			way,
-			wayId,
-			method,
-			title,
-			useWords,
 			runId: row.id,
 			...dated,
 			createdAt: at.now

@@ -117,8 +117,10 @@ const byProductLot = (line: ByProductLine) => ({
 	...lotOfThing({
 		...plain(knownFood(line.food)),
 		form: line.form,
+		...(line.first ? { condition: 'soft' as const } : {}),
 		called: line.title ?? `${knownFood(line.food).name} ${line.form}`
 	}),
+	...(line.foodKind ? { foodKind: line.foodKind } : {}),
 	// What stood out of the cold on the way has that much of its clock behind it.
 	stays:
 		line.warm && line.warm.ms > 0
@@ -126,9 +128,9 @@ const byProductLot = (line: ByProductLine) => ({
 			: [],
 	placedAt: new Date(line.at),
 	unit: 'dg' as const,
-	waiting: true,
+	waiting: !line.kept,
 	placeId: line.placeId,
 	said: '',
-	note: 'came off at the stove',
+	note: line.kept ? '' : 'came off at the stove',
 	packEventId: line.eventId
 });

@@ -57,6 +57,7 @@ const wholeLots = (db: Database, which: SQL | undefined) =>
 			amount: lotBalance.amount,
 			code: batch.code,
 			way: batch.way,
+			wayId: batch.wayId,
 			container: container.name,
 			volumeMl: container.volumeMl
 		})
@@ -100,6 +101,10 @@ const placeSums = preparedOnce((db) =>
 			packs: sumOf(sql`${lotBalance.amount}`, sql`${lot.unit} = 'pack' and not ${isJar}`),
 			jars: sumOf(sql`${lotBalance.amount}`, isJar),
 			loose_g: sumOf(sql`${lotBalance.amount} * ${lot.unitG}`, sql`${lot.unit} <> 'pack' and not ${lot.waiting}`),
+			// What lies there alive: some of it hurts the other.
+			foods: sql<
+				string[]
+			>`coalesce(array_agg(distinct ${lot.food}) filter (where ${lot.state} = 'fresh' and not ${lot.waiting}), '{}')`,
 			// Its containers, or twice its weight where none is known.
 			litres: sql<number>`sum(coalesce(case when ${lot.unit} = 'pack' then ${container.volumeMl} end, ${lot.unitG} * 2) * ${lotBalance.amount})::float8 / 1000`
 		})
@@ -119,6 +124,7 @@ const lookedFor = preparedOnce((db) =>
 			placeId: lot.placeId,
 			food: lot.food,
 			state: lot.state,
+			wayId: batch.wayId,
 			/** Since it stands there, ms. */
 			from: sql<number>`(extract(epoch from coalesce(${lot.placedAt}, ${lot.since})) * 1000)::float8`,
 			/** Only where it was elsewhere before, or the place was measured again. */
@@ -130,6 +136,7 @@ const lookedFor = preparedOnce((db) =>
 		})
 		.from(lotBalance)
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
+		.leftJoin(batch, eq(batch.id, lot.batchId))
 		.where(and(holdsSome, eq(lot.waiting, false), sql`not (${lot.id} = any(${sql.placeholder('without')}::uuid[]))`))
 		.prepare('looked_for')
 );
