@@ -6,7 +6,7 @@ export const origin = `http://127.0.0.1:${port}`;
 export default defineConfig({
 	testDir: 'tests/e2e',
 	outputDir: 'test-results',
-	workers: Number(process.env.E2E_WORKERS ?? 2),
+	workers: Number(process.env.E2E_WORKERS ?? 3),
 	fullyParallel: true,
 	retries: 0,
 	timeout: 90_000,

@@ -34,6 +34,7 @@ try {
 			'src/core/safety',
 			'src/core/runs',
 			'src/lib/server/stores/histories.test.ts',
+			'src/lib/server/stores/stores.test.ts',
 			'src/lib/server/stores/runs'
 		],
 		{
@@ -46,6 +47,7 @@ try {
 				SIEGE_HISTORIES: '200000',
 				SIEGE_ASKS: '200000',
 				SIEGE_STORED: '3000',
+				SIEGE_SEQUENCES: '200',
 				SIEGE_RUNS: '200000',
 				SIEGE_BOOKS: '3000'
 			}

@@ -5,7 +5,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
-import { chromiumPath, ensureChromium, ensurePackages, ensurePdfTools } from './lib/install.mjs';
+import { ensurePackages, ensurePdfTools, ensureTestBrowser, testBrowser } from './lib/install.mjs';
 import { freePort, startPostgres } from './lib/postgres.mjs';
 import { capture, run } from './lib/run.mjs';
 import { fail, root, say } from './lib/say.mjs';
@@ -42,20 +42,22 @@ function count(file, read, code) {
 
 try {
 	await ensurePackages();
-	await ensureChromium();
+	await ensureTestBrowser();
 	await ensurePdfTools();
 	const results = join(root, 'test-results');
 	rmSync(results, { recursive: true, force: true });
 	mkdirSync(results, { recursive: true });
 
 	await run(process.execPath, [bin('svelte-kit'), 'sync']);
+	// Two lines of about the same length: lint takes as long as the others together.
 	await Promise.all([
-		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings']).then(() =>
-			check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
-		),
-		check('format', bin('prettier'), ['--check', '.'])
+		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
+			.then(() =>
+				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
+			)
 			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
-			.then(() => check('lint', bin('eslint'), ['.', '--max-warnings', '0']))
+			.then(() => check('format', bin('prettier'), ['--check', '.'])),
+		check('lint', bin('eslint'), ['.', '--max-warnings', '0']).then(() => ensureBuild())
 	]);
 
 	const database = await startPostgres({ name: 'pg-test', throwaway: true });
@@ -66,27 +68,18 @@ try {
 	await sql.end();
 	const urlOf = (/** @type {string} */ name) => database.url.replace(/\/postgres$/, `/${name}`);
 
+	// The kills wait more than they work: they go on beside the unit tests.
 	const unit = join(results, 'unit.json');
-	const unitCode = await run(
-		bin('vitest'),
-		['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`],
-		{
-			env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
-		}
-	);
-	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
-
-	await ensureBuild();
 	const kills = join(results, 'kills.json');
-	const killsCode = await run(bin('vitest'), [
-		'run',
-		'-c',
-		'vitest.kills.config.ts',
-		'--reporter=default',
-		'--reporter=json',
-		`--outputFile.json=${kills}`
+	const [unitCode, killsRun] = await Promise.all([
+		run(bin('vitest'), ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`], {
+			env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
+		}),
+		capture(bin('vitest'), ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json', `--outputFile.json=${kills}`]) // prettier-ignore
 	]);
-	count(kills, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), killsCode);
+	say(killsRun.out);
+	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
+	count(kills, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), killsRun.code);
 
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
 		env: {
@@ -94,7 +87,7 @@ try {
 			E2E_DATABASE_URL: urlOf('e2e'),
 			KILLED_DATABASE_URL: urlOf('killed'),
 			E2E_PORT: String(await freePort()),
-			CHROMIUM_PATH: chromiumPath()
+			CHROMIUM_PATH: testBrowser()
 		}
 	});
 	count(

@@ -54,4 +54,18 @@ export const chromiumPath = () =>
 	[process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => p && existsSync(p));
 
 export const ensureChromium = () => ensureDebian('Chromium', ['chromium'], () => Boolean(chromiumPath()));
+/** Debian's Chromium without its windows, a tenth quicker for pages that nobody sees; else the whole one. */
+const shell = '/usr/bin/chromium-headless-shell';
+export const testBrowser = () => process.env.CHROMIUM_PATH ?? (existsSync(shell) ? shell : chromiumPath());
+
+/** The browser of the tests: where its light build cannot be had, the one that is there, or that can be had, does. */
+export async function ensureTestBrowser() {
+	if (process.env.CHROMIUM_PATH || existsSync(shell)) return;
+	try {
+		await ensureDebian('Chromium for tests', ['chromium-headless-shell'], () => existsSync(shell));
+	} catch (error) {
+		say(`${error instanceof Error ? error.message : error}\nThe whole Chromium does it too.`);
+		await ensureChromium();
+	}
+}
 export const ensurePdfTools = () => ensureDebian('pdftoppm', ['poppler-utils'], () => onPath('pdftoppm'));

@@ -129,3 +129,47 @@ test('half a beef, 148 kg, through table and scale: out of the cold and back, th
 	await page.getByRole('link', { name: 'Ways for ox mince' }).click();
 	await expect(page.getByRole('button', { name: /^Start/ }).first()).toBeVisible();
 });
+
+test('two pigs, boned out: their back fat is known before the butcher comes, rendered by the scale, cracklings kept', async ({
+	page,
+	home,
+	baseURL,
+	sql,
+	quiet
+}) => {
+	void quiet;
+	const origin = baseURL ?? '';
+	await page.goto('/stove/meat?species=pig&option=boneless&basis=hanging&grams=168+kg');
+	await hydrated(page);
+	// 12.4 of 100 parts of 168 kg (extension bulletins, from memory): 20.8 kg.
+	const comes = page.getByRole('region', { name: 'What it comes to' });
+	await expect(comes.getByRole('listitem').filter({ hasText: 'fat' }).first()).toContainText('20.8 kg');
+	const { request } = page.context();
+	expect((await postForm(request, origin, '/basket?/add', { text: '168 kg pork in the fridge', sure: 'yes' })).type).toBe('success'); // prettier-ignore
+	const [pigs] = await sql`select id from lot where household_id = ${home.id} and food = 'pork' and waiting order by created_at desc limit 1`; // prettier-ignore
+	await page.goto(`/stove/meat?lot=${String(pigs?.id)}&species=pig&option=boneless&basis=hanging`);
+	await hydrated(page);
+	await page.getByRole('button', { name: 'Start', exact: true }).click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
+	await hydrated(page);
+	await press(page);
+	const form = page.getByRole('form', { name: 'fat', exact: true });
+	await form.getByLabel('on the scale').fill('20.8 kg');
+	await form.getByRole('button', { name: 'Into the cold' }).click();
+	await expect(form).toContainText('20.8 kg in the cold');
+	await main(page).getByRole('button', { name: 'Nothing is left of it' }).click();
+	await page.getByRole('button', { name: 'Stop here and record what there is' }).click();
+	await page.getByRole('button', { name: /^Stop/ }).last().click();
+	const fats = () => sql`select id, food from lot where household_id = ${home.id} and form = 'back fat'`;
+	await expect.poll(fats).toMatchObject([{ food: 'pork' }]);
+	const [fat] = await fats();
+	// 70 to 82 % (common practice), 12 % cracklings to 12 % water. The scale says 15.4 kg of lard: 5.4 kg are left, half of them cracklings.
+	const made = await postForm(request, origin, '/basket?/make', { lotId: String(fat?.id), transform: 'pork/lard-of-back-fat', grams: '20.8 kg', out: '15.4 kg', keep: 'yes' }); // prettier-ignore
+	expect(made.type).toBe('success');
+	expect(
+		await sql`select l.food, l.form, b.amount::int as dg from lot l join lot_balance b on b.lot_id = l.id where l.household_id = ${home.id} and (l.food = 'lard' or l.form = 'cracklings') and b.amount > 0 order by 3 desc` // prettier-ignore
+	).toMatchObject([
+		{ food: 'lard', form: 'lard', dg: 154_000 },
+		{ form: 'cracklings', dg: 27_000 }
+	]);
+});

@@ -45,6 +45,18 @@ export const sayTimeExact = (at: number, zone: string): string => sayAs(at, zone
 /** "Tue 25 Aug". */
 export const sayDay = (at: number, zone: string): string => sayAs(at, zone, 'EEE d MMM');
 
+/** So far ahead a bare time of day would be taken for today's, ms. */
+const farAhead_ms = 20 * 3_600_000;
+/** When something is due: "17:40"; a day, where that is not the one that everybody would think of: "Tue 15 Dec". */
+export const sayWhen = (at: number, now: number, zone: string): string =>
+	Math.abs(at - now) > farAhead_ms ? sayDay(at, zone) : sayTime(at, zone);
+
+/** "at 17:40", "on Tue 15 Dec". */
+export const atWhen = (at: number, now: number, zone: string): string => {
+	const when = sayWhen(at, now, zone);
+	return `${when.includes(':') ? 'at' : 'on'} ${when}`;
+};
+
 /** When a zone's wall clock shows a full hour next, ms; in the night of a change of the clocks an hour off. */
 export function nextAt(hour: number, now: number, zone: string): number {
 	const wall = wallClock(now, zone);

@@ -6,7 +6,7 @@ import { readLine, type Reading } from '../things/read-line';
 import { editMeasure, parseMeasure } from './parse-measure';
 import { parseWeight } from './parse-weight';
 import { readNumber } from './read-number';
-import { sayAs, sayDate, sayTime } from './dates';
+import { atWhen, sayAs, sayDate, sayTime, sayWhen } from './dates';
 import { sayClock, sayDuration, sayMinutes, sayWeight } from './format';
 
 const context = { own: [{ name: 'big bowl', food: 'raspberries', grams: 1150 }], metricCups: true };
@@ -222,6 +222,13 @@ describe('figures as they are said', () => {
 		expect(sayClock(0.2)).toBe('0:01');
 		expect(sayClock(-5)).toBe('0:00');
 		expect(sayClock(3729)).toBe('1:02:09');
+	});
+	it('what is due today by its time, what is due in days by its day', () => {
+		const now = Date.parse('2026-12-01T14:39:00Z');
+		expect(sayWhen(now + 2 * 3_600_000, now, 'Europe/Berlin')).toBe('17:39');
+		expect(sayWhen(now + 14 * 86_400_000, now, 'Europe/Berlin')).toBe('Tue 15 Dec');
+		expect(atWhen(now - 2 * 86_400_000, now, 'Europe/Berlin')).toBe('on Sun 29 Nov');
+		expect(atWhen(now + 60_000, now, 'UTC')).toBe('at 14:40');
 	});
 	it('dates and times as the household’s wall clock shows them, over a change of the clocks too', () => {
 		const zone = 'Europe/Prague';

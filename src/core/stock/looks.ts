@@ -1,7 +1,18 @@
 import { lookRows, type FindingRow, type LookRow } from '../../reference/looks';
 import type { Thing } from '../things/thing';
 
-export const lookKinds = ['seal', 'shake', 'clump', 'soft', 'frost', 'brine', 'brine-cold', 'bag', 'row'] as const;
+export const lookKinds = [
+	'seal',
+	'shake',
+	'clump',
+	'soft',
+	'frost',
+	'brine',
+	'brine-cold',
+	'bag',
+	'row',
+	'cured'
+] as const;
 export type LookKind = (typeof lookKinds)[number];
 export const findings = [
 	'fine',

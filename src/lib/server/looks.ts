@@ -71,7 +71,8 @@ function mapRows<T>(to: (row: LookRow) => T): Record<LookKind, T> {
 		brine: of('brine'),
 		'brine-cold': of('brine-cold'),
 		bag: of('bag'),
-		row: of('row')
+		row: of('row'),
+		cured: of('cured')
 	};
 }
 

@@ -1,4 +1,5 @@
 import { mealOf } from '$core/meat/pack-meat';
+import { sayDate } from '$core/quantities/dates';
 import { parseMeasure } from '$core/quantities/parse-measure';
 import { sayCount, sayDuration, sayLength, sayWeight, type Units } from '$core/quantities/format';
 import type { Item } from '$core/packing/bags';
@@ -76,16 +77,20 @@ function getsOf(plan: SealPlan, units: Units): NonNullable<Begin['gets']> {
 		packs: `${s.packs}`,
 		each: `${s.into === 'jar' ? 'jars' : 'bags'} of ${sayWeight(s.portion_g, units)}`,
 		lines: [
-			...(s.cut ? [['off the roll', `${sayLength(s.cut.length_m, units)} each, ${sayLength(s.cut.length_m * s.packs, units)} in all${s.cut.roll ? `: ${s.cut.roll}` : ''}`] as const] : []), // prettier-ignore
+			...(s.cut ? [['off the roll', `${sayLength(s.cut.length_m, units)} each, ${sayLong(s.cut.length_m * s.packs, units)} in all${s.cut.roll ? `: ${s.cut.roll}` : ''}`] as const] : []), // prettier-ignore
 			...(s.first ? [['first', `frozen ${s.first.how}, ${s.first.hours[0]} to ${s.first.hours[1]} h`] as const] : []),
 			[plan.rounds.length > 1 ? 'in lots' : 'in one go', plan.rounds.length > 1 ? `${rounds}: each filled, then sealed, the others in the cold` : 'all filled, then all sealed'], // prettier-ignore
 			...(plan.out_h === null ? [] : [['out of the cold', `${sayDuration(plan.out_h * 3600)} at most, all times together`] as const]), // prettier-ignore
 			['then', `${s.place === 'freezer' ? 'into the freezer' : 'onto the shelf'}; looked at again in ${sayCount(2, 'day')}`], // prettier-ignore
-			['keeps until', s.until],
+			['keeps until', sayDate(s.until)],
 			['your hands', sayDuration(s.expected.hands_s)]
 		]
 	};
 }
+
+/** A roll is told in metres or feet. */
+const sayLong = (m: number, units: Units): string =>
+	units === 'us' ? `${Math.ceil(m / 0.3048)} ft` : `${m.toFixed(1)} m`;
 
 /** "20 × 13 × 11" in the household's unit. @throws {AppError} 400 */
 function itemOf(text: string | undefined, units: Units): Item | null {

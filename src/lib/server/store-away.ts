@@ -1,5 +1,5 @@
 import { sayDuration, sayRange, sayTemperature, sayWeight } from '$core/quantities/format';
-import { planStore, suits } from '$core/runs/kinds/store/make';
+import { bestPlace, planStore } from '$core/runs/kinds/store/make';
 import { wantWords } from '$core/runs/kinds/store/words';
 import type { StorePlan } from '$core/runs/kinds/store/plan';
 import type { StandIn } from '$core/storing/stand-in';
@@ -35,7 +35,7 @@ export async function storeFor(
 		.filter((p) => standing.some((k) => k === p.kind))
 		.sort((a, b) => standing.indexOf(a.kind as 'cool') - standing.indexOf(b.kind as 'cool'))
 		.map((p) => ({ id: p.id, name: p.name, kind: p.kind, C: p.tempC }));
-	const place = places.find((p) => p.id === ask.place) ?? places.find((p) => suits(thing, p)) ?? places[0];
+	const place = places.find((p) => p.id === ask.place) ?? bestPlace(thing, places) ?? places[0];
 	const fridge = all.find((p) => p.kind === 'fridge') ?? all.find((p) => p.kind === 'counter');
 	const base: Begin = {
 		name: lot.title,

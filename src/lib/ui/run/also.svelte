@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { sayTime } from '$core/quantities/dates';
+	import { sayWhen } from '$core/quantities/dates';
 	import { sayClock } from '$core/quantities/format';
 	import type { Owned } from './stove-state.svelte';
 	import type { RunSession } from './run-session.svelte';
@@ -23,7 +23,11 @@
 	const figure = (due: number | null, since: number): string => {
 		if (due === null) return `${sayClock((now - since) / 1000)} so far`;
 		const left = (due - now) / 1000;
-		return left <= 0 ? `due ${sayTime(due, zone)}` : left > 3600 ? `look ${sayTime(due, zone)}` : sayClock(left);
+		return left <= 0
+			? `due ${sayWhen(due, now, zone)}`
+			: left > 3600
+				? `look ${sayWhen(due, now, zone)}`
+				: sayClock(left);
 	};
 </script>
 

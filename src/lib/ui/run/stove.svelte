@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { invalidateAll } from '$app/navigation';
-	import { sayTime, sayTimeExact } from '$core/quantities/dates';
+	import { atWhen, sayTimeExact } from '$core/quantities/dates';
 	import { sayDuration, type Units } from '$core/quantities/format';
 	import { kindOf, thingsMade, type Tap } from '$core/runs/kinds';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
@@ -45,10 +45,10 @@
 	const lines = $derived(stove.rest.filter((a) => !a.act.drawn));
 	const then = $derived(
 		stove.rest.slice(0, 3).map(({ act }) => {
-			if (act.then) return act.due === null ? act.then : `${act.then} at ${sayTime(act.due, zone)}`;
+			if (act.then) return act.due === null ? act.then : `${act.then} ${atWhen(act.due, clock.now, zone)}`;
 			const who = act.unit ? `${act.short}: ` : '';
 			if (!act.ready && act.due !== null && act.button)
-				return `${who}${act.button.label.toLowerCase()} at ${sayTime(act.due, zone)}`;
+				return `${who}${act.button.label.toLowerCase()} ${atWhen(act.due, clock.now, zone)}`;
 			return `${who}${act.sentence.replace(/\.$/, '')}`;
 		})
 	);

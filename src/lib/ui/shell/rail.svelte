@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { sayClock } from '$core/quantities/format';
-	import { sayTime } from '$core/quantities/dates';
+	import { sayWhen } from '$core/quantities/dates';
 	import type { RailTimer } from '$lib/ui/run/runs-state.svelte';
 
 	let { timers, now, zone }: { timers: readonly RailTimer[]; now: number; zone: string } = $props();
@@ -25,9 +25,9 @@
 							{#if left === null}
 								{sayClock((now - t.since) / 1000)} so far
 							{:else if left <= 0}
-								now <span class="text-sm font-semibold">due {sayTime(t.due ?? 0, zone)}</span>
+								now <span class="text-sm font-semibold">due {sayWhen(t.due ?? 0, now, zone)}</span>
 							{:else if left > 3600}
-								look {sayTime(t.due ?? 0, zone)}
+								look {sayWhen(t.due ?? 0, now, zone)}
 							{:else}
 								{sayClock(left)}
 							{/if}

@@ -102,7 +102,7 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 	const cold = thing.food.perishable === true || isMeat(thing.food) || thing.state === 'cooked' || thing.state === 'frozen'; // prettier-ignore
 	const hot = kitchen.room_C > meatRules.hotRoom_C.value;
 	const hands_s = packs * (fill_s + draw_s) + sealRules.setUp_s.value;
-	const { cut, words } = bagFor(chosen, kitchen, place === 'pantry');
+	const { cut, words } = bagFor(chosen, kitchen, place === 'pantry', packs);
 	return {
 		core: coreVersion,
 		kind: 'seal',
@@ -125,8 +125,8 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 				source: `${read.source} · ${sources.practice.short}`,
 				cautions: [
 					...new Set([
-						'Vacuum takes away the air, and with it frost and rancid fat. It kills nothing, replaces no blanching, no cold and no canner, and makes no date later than the food’s own.',
 						...words,
+						'Vacuum takes away the air, and with it frost and rancid fat. It kills nothing, replaces no blanching, no cold and no canner, and makes no date later than the food’s own.',
 						...advice.cautions.map((c) => c.text),
 						...read.cautions
 					])
@@ -157,7 +157,8 @@ function useOf(thing: Thing): string {
 function bagFor(
 	{ item, sealer }: SealChosen,
 	kitchen: Kitchen,
-	jar: boolean
+	jar: boolean,
+	packs: number
 ): { cut: SealPlan['subjects'][0]['cut']; words: string[] } {
 	if (!item || jar) return { cut: null, words: [] };
 	const rolls = kitchen.supplies.filter((s) => s.kind === 'roll');
@@ -166,5 +167,8 @@ function bagFor(
 	if (cut.roll === undefined && widths.length > 0)
 		return { cut: null, words: [`None of the rolls is wide enough for such a piece: it wants ${sayLength(cut.width_m, kitchen.units)} flat.`] }; // prettier-ignore
 	const roll = rolls.find((r) => Math.abs(r.size / 1000 - (cut.roll ?? 0)) < 0.001);
-	return { cut: { length_m: cut.cut_m, width_m: cut.roll ?? cut.width_m, roll: roll?.name ?? '' }, words: [] };
+	// Said before the first one is filled: the usual failure is a roll that ends.
+	const wants_cm = Math.ceil(cut.cut_m * 100 * packs);
+	const short = roll && roll.amount < wants_cm ? [`${roll.name} is short: ${sayLength(wants_cm / 100, kitchen.units)} are wanted, ${sayLength(roll.amount / 100, kitchen.units)} are there.`] : []; // prettier-ignore
+	return { cut: { length_m: cut.cut_m, width_m: cut.roll ?? cut.width_m, roll: roll?.name ?? '' }, words: short };
 }

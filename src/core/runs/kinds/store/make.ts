@@ -1,7 +1,7 @@
 import { curingOf, inTheRow, storedHow } from '../../../../reference/curing';
 import { sources } from '../../../../reference/sources';
 import type { Refusal } from '../../../errors';
-import { sayTemperature } from '../../../quantities/format';
+import { sayRange, sayTemperature } from '../../../quantities/format';
 import { advise } from '../../../safety/advise';
 import { apartFrom } from '../../../storing/companions';
 import type { StandIn } from '../../../storing/stand-in';
@@ -35,6 +35,24 @@ export const suits = (thing: Thing, place: StandIn): boolean =>
 		? inTheRow.has(thing.food.id)
 		: place.kind !== 'freezer' && place.kind !== 'crock' && advise(thing, 'cellar', { place_C: place.C }).kind !== 'refused'; // prettier-ignore
 
+/** No store where it keeps for less, days (common practice). */
+const leastDays = 14;
+/** Whether a place will do, warmer than the food would like: never one that is too cold for it. */
+export function bearable(thing: Thing, place: StandIn): boolean {
+	const { want } = thing.food;
+	if (!want || place.kind === 'ground' || place.kind === 'freezer' || place.kind === 'crock') return false;
+	return place.C >= want.C[0] - 1 && place.C <= 25 && daysAt(thing, place)[0] >= leastDays;
+}
+export const daysAt = (thing: Thing, place: StandIn): readonly [number, number] => {
+	const { days } = keepsAt(thing, place.kind, Math.max(-40, Math.min(45, place.C)));
+	return [days[0], days[1]];
+};
+
+/** The best of the places: one that suits it, else the one where it keeps longest; nothing where none will do. */
+export const bestPlace = (thing: Thing, places: readonly StandIn[]): StandIn | undefined =>
+	places.find((p) => suits(thing, p)) ??
+	[...places].filter((p) => bearable(thing, p)).sort((a, b) => daysAt(thing, b)[0] - daysAt(thing, a)[0])[0];
+
 /**
  * Freezes a storing into the plan of a run.
  *
@@ -49,9 +67,10 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 	const { want } = thing.food;
 	if (!want || thing.state !== 'fresh')
 		return { kind: 'refused', reason: `${called}: no store is known that keeps them.`, source: sources.practice.title, instead: ['Their other ways stand on their page'] }; // prettier-ignore
-	if (!suits(thing, place)) return wrongCold(chosen, want.C, kitchen);
+	const fits = suits(thing, place);
+	if (!fits && !bearable(thing, place)) return wrongCold(chosen, want.C, kitchen);
 	const row = chosen.cured || place.kind === 'ground' ? undefined : curingOf(thing.food.id, thing.kind?.id);
-	const days = keepsAt(thing, place.kind, Math.max(-40, Math.min(45, place.C))).days;
+	const days = daysAt(thing, place);
 	const how = place.kind === 'ground' ? 'in their row, the tops cut back, under a foot of straw or leaves before the ground freezes' : (storedHow.find((h) => h.foods.includes(thing.food.id))?.words ?? 'in shallow crates, in one or two layers'); // prettier-ignore
 	const neighbours = apartFrom(thing.food).flatMap((a) => {
 		const beside = chosen.there.filter((t) => a.from.foods.includes(t.food) && t.food !== thing.food.id);
@@ -77,6 +96,7 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 		hands_s: 600 + (raw_g / 1000) * 120,
 		source: `${sources[want.source].short} (${want.confidence})`,
 		cautions: [
+			...(fits ? [] : [`${place.name} has ${sayTemperature(place.C, units)}, warmer than they want: there they keep about ${sayRange(days)} days, not ${sayRange(want.weeks)} weeks.`]), // prettier-ignore
 			...neighbours,
 			...(curingOf(thing.food.id) && !curingOf(thing.food.id, thing.kind?.id) && thing.kind ? [`${thing.kind.name}: curing shortens their life; they are stored as they are and eaten first.`] : []), // prettier-ignore
 			...(place.kind === 'ground' ? ['Dug before the ground is too hard for a fork; mice and voles find them under straw.'] : []), // prettier-ignore
@@ -91,7 +111,12 @@ function wrongCold(
 	{ units }: Kitchen
 ): Refusal {
 	const cold = place.C < want[0];
-	const better = places.filter((p) => p.id !== place.id && suits(thing, p));
+	const suiting = places.filter((p) => p.id !== place.id && suits(thing, p));
+	const other = bestPlace(
+		thing,
+		places.filter((p) => p.id !== place.id)
+	);
+	const better = suiting.length > 0 ? suiting : other ? [other] : [];
 	return {
 		kind: 'refused',
 		rule: 'cellar-temperature',
@@ -103,6 +128,6 @@ function wrongCold(
 		instead:
 			better.length > 0
 				? better.map((p) => `${p.name}, ${sayTemperature(p.C, units)}`)
-				: [`No place of this Kitchen has that: eat them first, or keep them another way`]
+				: ['eat them first, or keep them another way: no place of this Kitchen will do']
 	};
 }

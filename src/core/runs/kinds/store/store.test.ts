@@ -44,7 +44,12 @@ describe('whole and alive into store', () => {
 		const cold = ask('winter-squash', { place: garage });
 		expect(cold).toMatchObject({ kind: 'refused', rule: 'cellar-temperature', instead: ['Loft, 12 °C'] });
 		expect(planOf('winter-squash', { place: loft })).toMatchObject({ kind: 'store', cure: { days: [10, 14] } });
-		expect(ask('potatoes', { place: loft })).toMatchObject({ kind: 'refused' });
+		// Too warm is worth a warning and its days; too cold for them is no store.
+		const warm = planOf('potatoes', { place: loft });
+		expect(warm.keeps_days[0]).toBeLessThan(planOf('potatoes').keeps_days[0]);
+		expect(warm.cautions[0]).toContain('warmer than they want');
+		expect(ask('sweet-potatoes', { place: cellar })).toMatchObject({ kind: 'refused' });
+		expect(ask('lettuce', { place: loft }).kind).toBe('refused');
 		expect(ask('spinach').kind).toBe('refused');
 		expect(ask('beef').kind).toBe('refused');
 		expect(storable({ ...plain(foodOf('onions')), state: 'frozen' })).toBe(false);

@@ -40,8 +40,8 @@ import { bringUpToDate, connect } from '../../db/client';
 import { knownFood } from '../../things';
 import { storesFor } from '..';
 
-/** Some five hundred in all over the kinds; `npm run siege` asks for more, by a new seed. */
-const histories = Number(process.env.SIEGE_BOOKS ?? 40);
+/** Some three hundred in all over the kinds; `npm run siege` asks for more, by a new seed. */
+const histories = Number(process.env.SIEGE_BOOKS ?? 25);
 const seedOf = (i: number) => Number(process.env.SIEGE_SEED ?? 7) * 100_000 + i;
 let link: ReturnType<typeof connect>;
 
