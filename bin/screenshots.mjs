@@ -111,8 +111,6 @@ try {
 	await shot('shelves');
 	await open('/kitchen');
 	await shot('kitchen');
-	await open('/kitchen/first');
-	await shot('kitchen-first');
 	await open('/shelves');
 	const count = await page.locator('a[href^="/shelves/count/"]').first().getAttribute('href');
 	await page.setViewportSize({ width: 390, height: 844 });
@@ -122,8 +120,9 @@ try {
 	await page.setViewportSize({ width: 1280, height: 800 });
 	await open('/tables/runner-beans');
 	await shot('tables-food');
-	await open('/tables/ratio/strawberry-freezer-jam?have=11+cups');
-	await shot('tables-ratio');
+	await open('/stove/meat?basis=boxed&grams=148+kg');
+	await page.getByRole('region', { name: 'What it comes to' }).waitFor();
+	await shot('meat');
 
 	// On to the end, as the page says.
 	await open(stove);
@@ -216,6 +215,26 @@ try {
 		.first()
 		.waitFor({ timeout: 30_000 });
 	await shot('rehearsal');
+	// Mince into bags: the first lot is filled and on the table.
+	await post('/basket?/add', { text: '20 kg ground beef in the fridge', sure: 'yes' });
+	await open('/basket');
+	const mince = String(await page.getByRole('link', { name: 'Ways for ground beef' }).getAttribute('href'));
+	await open(`/stove/seal?lot=${mince.split('/').pop()}&pack=500&size=20x12x3`);
+	await page.getByRole('button', { name: 'Start', exact: true }).click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
+	const sealer = page.url();
+	const seal = async (/** @type {number} */ minutes, /** @type {object[]} */ taps) => {
+		await at(minutes * 60);
+		const events = taps.map((tap) => ({ ...tap, id: randomUUID(), at: now }));
+		const reply = await context.request.post(`${sealer}/events`, { data: { events }, headers: { origin } });
+		if (!reply.ok()) throw new Plain(`The sealer was not tapped: ${await reply.text()}`);
+	};
+	await seal(12, [{ type: 'bags-ready' }]);
+	await seal(1, [{ type: 'round-out', round: 1 }]);
+	await seal(11, [{ type: 'round-filled', round: 1, bags: 14 }]);
+	await open(sealer);
+	await page.getByText('seal all 14 bags').first().waitFor();
+	await shot('sealing');
 	for (const stop of stops.reverse()) await stop();
 	say('docs/screenshots is new. Open each picture and look at it.');
 } catch (error) {

@@ -49,17 +49,6 @@ try {
 	mkdirSync(results, { recursive: true });
 
 	await run(process.execPath, [bin('svelte-kit'), 'sync']);
-	// Two lines of about the same length: lint takes as long as the others together.
-	await Promise.all([
-		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
-			.then(() =>
-				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
-			)
-			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
-			.then(() => check('format', bin('prettier'), ['--check', '.'])),
-		check('lint', bin('eslint'), ['.', '--max-warnings', '0']).then(() => ensureBuild())
-	]);
-
 	const database = await startPostgres({ name: 'pg-test', throwaway: true });
 	stopDatabase = database.stop;
 	const { default: postgres } = await import('postgres');
@@ -67,19 +56,35 @@ try {
 	for (const name of ['unit', 'e2e', 'killed']) await sql.unsafe(`create database ${name}`);
 	await sql.end();
 	const urlOf = (/** @type {string} */ name) => database.url.replace(/\/postgres$/, `/${name}`);
-
-	// The kills wait more than they work: they go on beside the unit tests.
 	const unit = join(results, 'unit.json');
 	const kills = join(results, 'kills.json');
-	const [unitCode, killsRun] = await Promise.all([
-		run(bin('vitest'), ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`], {
-			env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') }
-		}),
-		capture(bin('vitest'), ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json', `--outputFile.json=${kills}`]) // prettier-ignore
+	const tests = (/** @type {any} */ r) => ({ passed: r.numPassedTests, failed: r.numFailedTests });
+
+	// Two lines beside each other, so that no core waits: what reads the sources and the unit tests; lint, build and the kills.
+	await Promise.all([
+		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
+			.then(() =>
+				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
+			)
+			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
+			.then(() => check('format', bin('prettier'), ['--check', '.']))
+			.then(async () => {
+				const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
+				count(
+					unit,
+					tests,
+					await run(bin('vitest'), args, { env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') } })
+				);
+			}),
+		check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
+			.then(() => ensureBuild())
+			.then(async () => {
+				const args = ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json'];
+				const { code, out } = await capture(bin('vitest'), [...args, `--outputFile.json=${kills}`]);
+				say(out);
+				count(kills, tests, code);
+			})
 	]);
-	say(killsRun.out);
-	count(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unitCode);
-	count(kills, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), killsRun.code);
 
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
 		env: {

@@ -238,7 +238,7 @@ test('berries dipped against whole and halved; carrots in cups; morels only wher
 	for (let n = 0; n < 10 && /A tray into place/.test(await sentence(page).innerText()); n++)
 		await say(page, /on this tray/, '475 g');
 	await later(page, clock, 11);
-	for (let n = 0; n < 10 && /Feel tray/.test(await sentence(page).innerText()); n++) await press(page);
+	for (let n = 0; n < 10 && /Feel tray|Swap the trays/.test(await sentence(page).innerText()); n++) await press(page);
 	await later(page, clock, 1);
 	// Dried meat and what holds it stand in the cold alone.
 	await expect(main(page).getByLabel('into').locator('option', { hasText: 'Pantry' })).toHaveCount(0);

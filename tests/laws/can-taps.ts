@@ -1,6 +1,6 @@
 import type { RunEvent } from '../../src/core/runs/kinds';
 import { can } from '../../src/core/runs/kinds/can';
-import type { CanTap } from '../../src/core/runs/kinds/can/acts';
+import type { CanTap } from '../../src/core/runs/kinds/can/act';
 import { acids, type CanEvent } from '../../src/core/runs/kinds/can/events';
 import { mark_Pa, type CanPlan } from '../../src/core/runs/kinds/can/plan';
 import { commonTap, type Where } from './common-taps';

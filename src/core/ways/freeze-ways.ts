@@ -8,9 +8,11 @@ import { shareLeft } from '../foods/share';
 import { blanchedMonths } from '../freezing/freeze-look-up';
 import { styleSteps, stylesOf, type PackStyleId } from '../packing/pack-style';
 import { advise } from '../safety/advise';
+import { isMeat } from '../safety/dry';
 import { refuse } from '../safety/refuse';
 import { blanchRowsOf } from '../safety/freeze';
 import { sayCount, sayMinutes, sayVolume, sayWeight } from '../quantities/format';
+import type { Thing } from '../things/thing';
 import type { Kitchen, KitchenPot } from './kitchen';
 import { isMixture, mixtureFreezeWays } from './mixture-ways';
 import { build, styleOf } from './freeze-build';
@@ -45,9 +47,7 @@ export function freezeWays(input: WaysInput): Ways {
 			ways: [{ ...refusal, id: 'raw', becomes: 'raw', name: 'Freeze', gist: 'as its row says' }]
 		};
 	}
-	// What comes in cut already is kept as it is cut.
-	const own = food.cuts.find((c) => c.id === thing.form);
-	const cut = cutOf(food, choices.cut ?? own?.id ?? food.cuts[0]?.id ?? '');
+	const cut = cutFor(thing, choices.cut);
 	const rows = blanchRowsOf(cut);
 	const styles = stylesOf(cut, kitchen.moulds);
 	const style = styleOf(cut, input);
@@ -68,6 +68,21 @@ export function freezeWays(input: WaysInput): Ways {
 	}
 	return { food, cut, portion_g, styles, style, ways };
 }
+
+/**
+ * What comes in cut already is kept as it is cut. A part of an animal that is none of the table's cuts has its own name, freezes
+ * like the thickest of them and keeps no longer than the shortest: belly is no chop, and bones are none.
+ */
+function cutFor({ food, form }: Thing, asked: string | undefined): CutRow {
+	const own = food.cuts.find((c) => c.id === form);
+	const part = !own && isMeat(food) && !food.forms.some((f) => f.id === form);
+	const [thickest] = part ? [...food.cuts].sort((a, b) => b.firstLook_h.value - a.firstLook_h.value) : [];
+	const [shortest] = part ? [...food.cuts].sort((a, b) => monthsOf(a) - monthsOf(b)) : [];
+	if (thickest && shortest && (asked === undefined || asked === thickest.id))
+		return { ...thickest, name: form, raw: shortest.raw };
+	return cutOf(food, asked ?? own?.id ?? food.cuts[0]?.id ?? '');
+}
+const monthsOf = ({ raw }: CutRow): number => ('months' in raw ? raw.months[1] : Infinity);
 
 function choosePot(kitchen: Kitchen, potId?: string): KitchenPot | undefined {
 	return kitchen.pots.find((p) => p.id === potId) ?? [...kitchen.pots].sort((a, b) => b.litres - a.litres)[0];

@@ -6,7 +6,7 @@ import { fullness } from '$core/runs/kinds/can/fold';
 import { planCan, suits, type CanAsk } from '$core/runs/kinds/can/make';
 import type { CanPlan, Heat } from '$core/runs/kinds/can/plan';
 import { markWords } from '$core/runs/kinds/can/say';
-import { needs } from '$core/runs/kinds/can/acts';
+import { needs } from '$core/runs/kinds/can/fill-acts';
 import { canWays, type CanWay } from '$core/ways/can-ways';
 import { gaugeOf } from '$core/ways/gear-changes';
 import type { Kitchen, KitchenCanner } from '$core/ways/kitchen';

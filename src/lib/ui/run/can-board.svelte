@@ -4,7 +4,7 @@
 	import { boardOf, places } from '$core/runs/kinds/can/board';
 	import { inCanner, jarsIn, loadAt, type CanState } from '$core/runs/kinds/can/fold';
 	import { subjectOf, type CanPlan } from '$core/runs/kinds/can/plan';
-	import { filling } from '$core/runs/kinds/can/acts';
+	import { filling } from '$core/runs/kinds/can/fill-acts';
 	import { acidNames, acidOf, markWords, sayGauge } from '$core/runs/kinds/can/say';
 	import type { RunSession } from './run-session.svelte';
 	import { saidTap } from './said-tap';

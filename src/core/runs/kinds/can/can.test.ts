@@ -5,7 +5,7 @@ import { canningProducts } from '../../../../reference/canning';
 import { pressureSets, waterBands_ft, type Gauge } from '../../../../reference/canning-rules';
 import { foodById } from '../../../things/names';
 import { can } from '.';
-import type { CanTap } from './acts';
+import type { CanTap } from './act';
 import type { CanEvent } from './events';
 import { cannerWith, canPlanOf, kitchenAt, processOf, askOf, start, today, type At, type Jars } from './fixture';
 import { fullAt, minutesOf, processedJars, type CanState } from './fold';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Script } from '../../engine/rehearse';
 import { can } from '.';
-import type { CanTap } from './acts';
+import type { CanTap } from './act';
 import type { CanEvent } from './events';
 import { cannerWith, canPlanOf, start, type At, type Jars } from './fixture';
 import type { CanState } from './fold';

@@ -1,7 +1,7 @@
 import { canningRules } from '../../../../reference/canning-rules';
 import { sayCount } from '../../../quantities/format';
 import { chanceOf, type Rehearsal, type Review, type Scene, type Script } from '../../engine/rehearse';
-import type { CanTap } from './acts';
+import type { CanTap } from './act';
 import { inCanner, jarsIn, loadAt, minutesOf, restOf_s, type CanLoad, type CanState } from './fold';
 import { mark_Pa, Pa_psi, type CanPlan } from './plan';
 import { markWords } from './say';

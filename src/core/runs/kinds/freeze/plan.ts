@@ -87,6 +87,7 @@ export interface FreezePlan extends AnyPlan {
 
 /** What comes out of it, on labels and shelves. */
 export const titleOf = ({ food, cut, sugar }: Subject): string =>
-	`${food.name}, ${cut.name}${sugar ? ', in sugar' : ''}`;
+	// A part of an animal says already what it is: "pig, belly".
+	`${food.name}${food.name.toLowerCase().endsWith(`, ${cut.name}`) ? '' : `, ${cut.name}`}${sugar ? ', in sugar' : ''}`;
 
 export const subjectOf = (plan: FreezePlan, n: number): Subject | undefined => plan.subjects.find((s) => s.n === n);

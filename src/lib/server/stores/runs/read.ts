@@ -78,11 +78,10 @@ export const differencesNow = (db: Database, householdId: string) =>
 export async function viewsOf(tx: Tx | Database, householdId: string, rows: readonly RunRow[]): Promise<RunView[]> {
 	if (rows.length === 0) return [];
 	const ids = rows.map((r) => r.id);
-	const [events, outputs, open] = await Promise.all([
-		eventsOf(tx, householdId, ids),
-		outputsOf(tx, householdId, ids),
-		differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined)
-	]);
+	// One after the other: in a transaction there is one line to the database.
+	const events = await eventsOf(tx, householdId, ids);
+	const outputs = await outputsOf(tx, householdId, ids);
+	const open = await differencesOf(tx, householdId, ids.length === 1 ? ids[0] : undefined);
 	return rows.map((row) => {
 		const codes = outputs(row.id);
 		if (codes.length === 0) throw new Error(`Run ${row.id} has no output.`);
