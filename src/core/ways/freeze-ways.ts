@@ -1,4 +1,5 @@
 import { type BlanchRow, type CutRow, type Range } from '../../reference/tables';
+import { parts } from '../../reference/breakdown';
 import { sources } from '../../reference/sources';
 import { mustBePositive } from '../errors';
 import { blanchLine } from '../heat/blanch-line';
@@ -78,8 +79,10 @@ function cutFor({ food, form }: Thing, asked: string | undefined): CutRow {
 	const part = !own && isMeat(food) && !food.forms.some((f) => f.id === form);
 	const [thickest] = part ? [...food.cuts].sort((a, b) => b.firstLook_h.value - a.firstLook_h.value) : [];
 	const [shortest] = part ? [...food.cuts].sort((a, b) => monthsOf(a) - monthsOf(b)) : [];
+	// A leg or a loin is a roast, with its months; what is thin, fat or bone keeps no longer than the shortest.
+	const roast = parts.some((p) => ['roast', 'chops', 'steaks'].includes(p.pack) && (p.form === form || p.boned === form)); // prettier-ignore
 	if (thickest && shortest && (asked === undefined || asked === thickest.id))
-		return { ...thickest, name: form, raw: shortest.raw };
+		return { ...thickest, name: form, raw: (roast ? thickest : shortest).raw };
 	return cutOf(food, asked ?? own?.id ?? food.cuts[0]?.id ?? '');
 }
 const monthsOf = ({ raw }: CutRow): number => ('months' in raw ? raw.months[1] : Infinity);

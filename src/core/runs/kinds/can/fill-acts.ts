@@ -1,6 +1,6 @@
 import { canningRules } from '../../../../reference/canning-rules';
 import { sayCount, sayHeadspace, sayLength, sayTemperature, sayWeight } from '../../../quantities/format';
-import { capital, min, still, titleOf, type CanAct, type CanTap } from './act';
+import { capital, still, titleOf, type CanAct, type CanTap } from './act';
 import {
 	expectedJars,
 	fullAt,
