@@ -6,11 +6,11 @@ export const origin = `http://127.0.0.1:${port}`;
 export default defineConfig({
 	testDir: 'tests/e2e',
 	outputDir: 'test-results',
-	workers: Number(process.env.E2E_WORKERS ?? 3),
+	workers: Number(process.env.E2E_WORKERS ?? 2),
 	fullyParallel: true,
 	retries: 0,
-	timeout: 90_000,
-	expect: { timeout: 10_000 },
+	timeout: 120_000,
+	expect: { timeout: 20_000 },
 	reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
 	use: {
 		baseURL: origin,
