@@ -61,7 +61,7 @@ try {
 	const tests = (/** @type {any} */ r) => ({ passed: r.numPassedTests, failed: r.numFailedTests });
 
 	// Two lines beside each other, so that no core waits: what reads the sources and the unit tests; lint, build and the kills.
-	await Promise.all([
+	const lines = await Promise.allSettled([
 		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
 			.then(() =>
 				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
@@ -85,6 +85,8 @@ try {
 				count(kills, tests, code);
 			})
 	]);
+	// Both lines are at their end before anything is stopped; what broke in one of them is said.
+	for (const line of lines) if (line.status === 'rejected') throw line.reason;
 
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
 		env: {

@@ -85,6 +85,8 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 	// Raw, most vegetables turn in weeks, and the cabbage kin swell the bag with gas (vacuum sealer makers, common practice).
 	const raw = thing.state === 'fresh' || thing.state === 'prepared';
 	const blanched = raw && !sealedRaw.has(thing.food.id) && thing.food.cuts.some((c) => c.blanch?.length);
+	// Its own reason, where the tables have one: too old, kept already, never frozen.
+	if (read.kind === 'refused' && read.rule !== undefined) return read;
 	if (read.kind === 'refused' || blanched)
 		return {
 			kind: 'refused',

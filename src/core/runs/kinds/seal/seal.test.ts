@@ -96,6 +96,10 @@ describe('what is closed in without air, and what is not', () => {
 			if (answer.kind === 'refused') expect(answer.instead.length, food).toBeGreaterThan(0);
 		} // prettier-ignore
 		expect(ask('broccoli', 'frozen')).toMatchObject({ kind: 'seal' });
+		// What is refused for a reason of its own says that reason.
+		const cured = ask('beef', 'cured');
+		expect(cured).toMatchObject({ kind: 'refused' });
+		if (cured.kind === 'refused') expect(cured.reason).not.toContain('without their heat');
 	});
 	it('berries are hard first, stock is a block first, and a chamber draws liquid as it is', () => {
 		// Vacuum sealer makers (common practice): 1 to 3 h for pieces, overnight in a mould for stock.

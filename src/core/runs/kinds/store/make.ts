@@ -1,4 +1,5 @@
 import { curingOf, inTheRow, storedHow } from '../../../../reference/curing';
+import { freezingPointOf } from '../../../../reference/freezing-points';
 import { sources } from '../../../../reference/sources';
 import type { Refusal } from '../../../errors';
 import { sayRange, sayTemperature } from '../../../quantities/format';
@@ -35,6 +36,10 @@ export const suits = (thing: Thing, place: StandIn): boolean =>
 		? inTheRow.has(thing.food.id)
 		: place.kind !== 'freezer' && place.kind !== 'crock' && advise(thing, 'cellar', { place_C: place.C }).kind !== 'refused'; // prettier-ignore
 
+/** Colder than its juice bears: what has frozen through does not keep. A row in the ground has straw over it. */
+const freezesAt = (thing: Thing, place: StandIn): boolean =>
+	place.kind !== 'ground' && place.C <= freezingPointOf(thing.food).C;
+
 /** No store where it keeps for less, days (common practice). */
 const leastDays = 14;
 /** Whether a place will do, warmer than the food would like: never one that is too cold for it. */
@@ -50,7 +55,7 @@ export const daysAt = (thing: Thing, place: StandIn): readonly [number, number] 
 
 /** The best of the places: one that suits it, else the one where it keeps longest; nothing where none will do. */
 export const bestPlace = (thing: Thing, places: readonly StandIn[]): StandIn | undefined =>
-	places.find((p) => suits(thing, p)) ??
+	places.find((p) => suits(thing, p) && !freezesAt(thing, p)) ??
 	[...places].filter((p) => bearable(thing, p)).sort((a, b) => daysAt(thing, b)[0] - daysAt(thing, a)[0])[0];
 
 /**
@@ -67,8 +72,8 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 	const { want } = thing.food;
 	if (!want || thing.state !== 'fresh')
 		return { kind: 'refused', reason: `${called}: no store is known that keeps them.`, source: sources.practice.title, instead: ['Their other ways stand on their page'] }; // prettier-ignore
-	const fits = suits(thing, place);
-	if (!fits && !bearable(thing, place)) return wrongCold(chosen, want.C, kitchen);
+	const fits = suits(thing, place) && !freezesAt(thing, place);
+	if (!fits && (freezesAt(thing, place) || !bearable(thing, place))) return wrongCold(chosen, want.C, kitchen);
 	const row = chosen.cured || place.kind === 'ground' ? undefined : curingOf(thing.food.id, thing.kind?.id);
 	const days = daysAt(thing, place);
 	const how = place.kind === 'ground' ? 'in their row, the tops cut back, under a foot of straw or leaves before the ground freezes' : (storedHow.find((h) => h.foods.includes(thing.food.id))?.words ?? 'in shallow crates, in one or two layers'); // prettier-ignore
@@ -110,8 +115,8 @@ function wrongCold(
 	want: readonly [number, number],
 	{ units }: Kitchen
 ): Refusal {
-	const cold = place.C < want[0];
-	const suiting = places.filter((p) => p.id !== place.id && suits(thing, p));
+	const cold = place.C < want[0] || freezesAt(thing, place);
+	const suiting = places.filter((p) => p.id !== place.id && suits(thing, p) && !freezesAt(thing, p));
 	const other = bestPlace(
 		thing,
 		places.filter((p) => p.id !== place.id)

@@ -54,6 +54,12 @@ describe('whole and alive into store', () => {
 		expect(ask('beef').kind).toBe('refused');
 		expect(storable({ ...plain(foodOf('onions')), state: 'frozen' })).toBe(false);
 	});
+	it('a place below the freezing point of a food is no store for it', () => {
+		// ASHRAE (from memory): onions −0.9 °C, apples −1.1 °C or a little below.
+		const frost = { id: 'w', name: 'Woodshed', kind: 'cool', C: -2 } as const;
+		for (const food of ['onions', 'apples', 'carrots', 'potatoes'])
+			expect(ask(food, { place: frost, places: [frost, cellar] }), food).toMatchObject({ kind: 'refused', rule: 'cellar-temperature' }); // prettier-ignore
+	});
 	it('acorn squash is not cured, and says why; roots may stay in their row, potatoes not', () => {
 		const acorn = kindById('winter-squash', 'acorn');
 		expect(acorn).toBeDefined();
