@@ -1,4 +1,5 @@
 import { nothingBooked, type RunBook } from '../../engine/book';
+import { closingOf } from '../../engine/closing';
 import type { Packable, Sums } from '../../engine/kind';
 import { weighedOf, type BreakDownState } from './fold';
 import type { BreakDownPlan } from './plan';
@@ -16,8 +17,6 @@ function used(plan: BreakDownPlan, state: BreakDownState): number {
 export function book(plan: BreakDownPlan, state: BreakDownState): RunBook {
 	if (state.phase === 'working' || state.endedAt === null) return nothingBooked;
 	const raw_g = used(plan, state);
-	const byproduct_g = sumOf(state);
-	const elapsed_s = (state.endedAt - state.startedAt) / 1000;
 	return {
 		end: { status: state.phase, endedAt: state.endedAt },
 		again: state.again,
@@ -35,20 +34,16 @@ export function book(plan: BreakDownPlan, state: BreakDownState): RunBook {
 				use: 'Its parts stand in the Basket, each under its own name.',
 				months: 0,
 				days: 0,
-				closing: {
+				closing: closingOf({
+					...state,
+					// Nothing is packed here, whatever was tapped.
+					packed: [],
+					endedAt: state.endedAt,
 					raw_g,
 					load_g: plan.table_g,
-					packed_g: 0,
-					packs: 0,
-					supper_g: 0,
-					byproduct_g,
-					lost_g: raw_g - byproduct_g,
-					yield: null,
-					elapsed_s: Math.round(elapsed_s),
-					hands_s: Math.round(Math.min(raw_g > 0 ? plan.hands_s : 0, elapsed_s)),
-					lots: [],
-					potfuls: []
-				}
+					hands_s: plan.hands_s,
+					made_g: null
+				})
 			}
 		],
 		used: raw_g > 0 ? [{ lotId: plan.lotId, grams: raw_g }] : [],

@@ -1,4 +1,5 @@
-import { nothingBooked, packedLots, type RunBook } from '../../engine/book';
+import { nothingBooked, type RunBook } from '../../engine/book';
+import { closingOf } from '../../engine/closing';
 import type { Packable, Sums } from '../../engine/kind';
 import { brineFor, cutOf, isSalted, subjectOf, type FermentState } from './fold';
 import type { FermentPlan } from './plan';
@@ -16,11 +17,8 @@ export function book(plan: FermentPlan, state: FermentState): RunBook {
 	if (state.phase === 'working' || state.endedAt === null) return nothingBooked;
 	const subject = subjectOf(plan);
 	const raw_g = state.phase === 'finished' || begun(state) ? subject.raw_g : 0;
-	const packed = packed_g(state);
 	const water_g = state.salt_g === null ? 0 : brineFor(plan, cutOf(plan, state)).water_g;
 	const added_g = (state.salt_g ?? 0) + water_g;
-	const byproduct_g = state.byproducts.reduce((sum, b) => sum + b.grams, 0);
-	const elapsed_s = (state.endedAt - state.startedAt) / 1000;
 	return {
 		end: { status: state.phase, endedAt: state.endedAt },
 		again: state.again,
@@ -38,21 +36,14 @@ export function book(plan: FermentPlan, state: FermentState): RunBook {
 				use: subject.use,
 				months: 0,
 				days: keepsDays(plan),
-				closing: {
+				closing: closingOf({
+					...state,
+					endedAt: state.endedAt,
 					raw_g,
 					load_g: state.cut_g ?? 0,
-					packed_g: packed,
-					packs: state.packed.reduce((n, p) => n + p.packs, 0),
-					supper_g: 0,
-					...(byproduct_g > 0 ? { byproduct_g } : {}),
-					...(added_g > 0 ? { added_g } : {}),
-					lost_g: raw_g + added_g - packed - byproduct_g,
-					yield: packed > 0 && raw_g > 0 ? Math.max(0, packed - added_g) / raw_g : null,
-					elapsed_s: Math.round(elapsed_s),
-					hands_s: Math.round(Math.min(begun(state) ? subject.expected.hands_s : 0, elapsed_s)),
-					lots: packedLots(state.packed),
-					potfuls: []
-				}
+					added_g,
+					hands_s: begun(state) ? subject.expected.hands_s : 0
+				})
 			}
 		],
 		used: raw_g > 0 ? [{ lotId: subject.lotId, grams: raw_g }] : [],

@@ -1,4 +1,5 @@
-import { nothingBooked, packedLots, type Closing, type RunBook } from '../../engine/book';
+import { nothingBooked, type RunBook } from '../../engine/book';
+import { closingOf } from '../../engine/closing';
 import type { Packable, Sums } from '../../engine/kind';
 import { allReady, fillable, type KitState } from './fold';
 import type { KitPlan } from './plan';
@@ -22,23 +23,13 @@ export function book(plan: KitPlan, state: KitState): RunBook {
 	const [kit] = plan.subjects;
 	const taken = used(plan, state);
 	const raw_g = taken.reduce((sum, t) => sum + t.grams, 0);
-	const packed = packed_g(state);
-	const byproduct_g = state.byproducts.reduce((sum, b) => sum + b.grams, 0);
-	const elapsed_s = (state.endedAt - state.startedAt) / 1000;
-	const closing: Closing = {
+	const closing = closingOf({
+		...state,
+		endedAt: state.endedAt,
 		raw_g,
 		load_g: state.ready.reduce((sum, r) => sum + r.grams, 0),
-		packed_g: packed,
-		packs: packs(state),
-		supper_g: 0,
-		...(byproduct_g > 0 ? { byproduct_g } : {}),
-		lost_g: raw_g - packed - byproduct_g,
-		yield: packed > 0 && raw_g > 0 ? packed / raw_g : null,
-		elapsed_s: Math.round(elapsed_s),
-		hands_s: Math.round(Math.min(raw_g > 0 ? kit.expected.hands_s : 0, elapsed_s)),
-		lots: packedLots(state.packed),
-		potfuls: []
-	};
+		hands_s: kit.expected.hands_s
+	});
 	// Two parts may be shares of one lot.
 	const byLot = new Map<string, number>();
 	for (const { lotId, grams } of taken) byLot.set(lotId, (byLot.get(lotId) ?? 0) + grams);

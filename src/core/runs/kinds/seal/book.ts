@@ -1,4 +1,5 @@
-import { nothingBooked, packedLots, type RunBook } from '../../engine/book';
+import { nothingBooked, type RunBook } from '../../engine/book';
+import { closingOf } from '../../engine/closing';
 import type { Packable, Sums } from '../../engine/kind';
 import { isOpen, subjectOf, type SealState } from './fold';
 import type { SealPlan } from './plan';
@@ -20,9 +21,6 @@ export function book(plan: SealPlan, state: SealState): RunBook {
 	if (state.phase === 'working' || state.endedAt === null) return nothingBooked;
 	const subject = subjectOf(plan);
 	const raw_g = used_g(plan, state);
-	const packed = packed_g(state);
-	const byproduct_g = state.byproducts.reduce((sum, b) => sum + b.grams, 0);
-	const elapsed_s = (state.endedAt - state.startedAt) / 1000;
 	return {
 		end: { status: state.phase, endedAt: state.endedAt },
 		again: state.again,
@@ -41,20 +39,13 @@ export function book(plan: SealPlan, state: SealState): RunBook {
 				use: subject.use,
 				months: subject.months[1],
 				until: subject.until,
-				closing: {
+				closing: closingOf({
+					...state,
+					endedAt: state.endedAt,
 					raw_g,
 					load_g: subject.load_g,
-					packed_g: packed,
-					packs: state.packed.reduce((n, p) => n + p.packs, 0),
-					supper_g: 0,
-					...(byproduct_g > 0 ? { byproduct_g } : {}),
-					lost_g: raw_g - packed - byproduct_g,
-					yield: packed > 0 && raw_g > 0 ? packed / raw_g : null,
-					elapsed_s: Math.round(elapsed_s),
-					hands_s: Math.round(Math.min(raw_g > 0 ? subject.expected.hands_s : 0, elapsed_s)),
-					lots: packedLots(state.packed),
-					potfuls: []
-				}
+					hands_s: subject.expected.hands_s
+				})
 			}
 		],
 		used: raw_g > 0 ? [{ lotId: subject.lotId, grams: raw_g }] : [],

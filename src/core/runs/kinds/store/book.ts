@@ -1,4 +1,5 @@
 import { nothingBooked, type RunBook } from '../../engine/book';
+import { closingOf } from '../../engine/closing';
 import type { Packable, Sums } from '../../engine/kind';
 import { titleOf, type StoreState } from './fold';
 import type { StorePlan } from './plan';
@@ -14,8 +15,6 @@ function used(plan: StorePlan, state: StoreState): number {
 export function book(plan: StorePlan, state: StoreState): RunBook {
 	if (state.phase === 'working' || state.endedAt === null) return nothingBooked;
 	const raw_g = used(plan, state);
-	const byproduct_g = sumOf(state);
-	const elapsed_s = (state.endedAt - state.startedAt) / 1000;
 	return {
 		end: { status: state.phase, endedAt: state.endedAt },
 		again: state.again,
@@ -33,20 +32,16 @@ export function book(plan: StorePlan, state: StoreState): RunBook {
 				use: `${plan.how.charAt(0).toUpperCase()}${plan.how.slice(1)}.`,
 				months: 0,
 				days: plan.keeps_days[0],
-				closing: {
+				closing: closingOf({
+					...state,
+					// Nothing is packed here, whatever was tapped.
+					packed: [],
+					endedAt: state.endedAt,
 					raw_g,
 					load_g: state.sound_g ?? 0,
-					packed_g: 0,
-					packs: 0,
-					supper_g: 0,
-					byproduct_g,
-					lost_g: raw_g - byproduct_g,
-					yield: state.stored_g > 0 && raw_g > 0 ? state.stored_g / raw_g : null,
-					elapsed_s: Math.round(elapsed_s),
-					hands_s: Math.round(Math.min(raw_g > 0 ? plan.hands_s : 0, elapsed_s)),
-					lots: [],
-					potfuls: []
-				}
+					hands_s: plan.hands_s,
+					made_g: state.stored_g
+				})
 			}
 		],
 		used: raw_g > 0 ? [{ lotId: plan.lotId, grams: raw_g }] : [],
