@@ -6,6 +6,7 @@ import type { StandIn } from '$core/storing/stand-in';
 import { foodById } from '$core/things/names';
 import type { Begin } from '$lib/ui/run/types';
 import type { Stores } from './stores';
+import { staysAfter } from './things';
 import { amountOf, readLot } from './ways/read';
 
 export interface StoreAsk {
@@ -61,7 +62,7 @@ export async function storeFor(
 		.filter((r) => r.placeId === place.id && !r.waiting && r.state === 'fresh')
 		.flatMap((r) => (foodById(r.food) ? [{ food: r.food, name: r.title.toLowerCase() }] : []));
 	const plan = planStore(
-		{ thing, called: lot.title, lotId: lot.id, raw_g, place, places, there, aside: fridge ? { id: fridge.id, name: fridge.name } : null, cured: ask.cured === 'yes' }, // prettier-ignore
+		{ thing, called: lot.title, lotId: lot.id, raw_g, before: staysAfter(lot, read.place, now), place, places, there, aside: fridge ? { id: fridge.id, name: fridge.name } : null, cured: ask.cured === 'yes' }, // prettier-ignore
 		kitchen
 	);
 	if (plan.kind === 'refused')

@@ -1,3 +1,4 @@
+import type { Stay } from '../../things/clock';
 import { afterTheEnd, type Base, type ByProduct, type CommonEvent, type Would } from './event';
 import { inOrder, undoneAmong } from './order';
 
@@ -22,6 +23,8 @@ export interface ByProductLine extends ByProduct {
 	readonly foodKind?: string | null;
 	/** Flawed: its clock is the short one. */
 	readonly first?: true;
+	/** Where it stood before, in order: its clock adds up over all of it. */
+	readonly stays?: readonly Stay[];
 	/** It stands in its place, and waits for nothing in the Basket. */
 	readonly kept?: true;
 	/** It has been out of the cold so long, ms, in a room of so much, °C: its clock goes on from there. */

@@ -1,5 +1,6 @@
 import { foldEvents, type CommonDraft, type CommonState } from '../../engine/fold';
 import type { Timer } from '../../engine/stage';
+import type { Stay } from '../../../things/clock';
 import type { StoreEvent } from './events';
 import type { StorePlan } from './plan';
 
@@ -36,7 +37,7 @@ function apply(plan: StorePlan, draft: Own & CommonDraft, event: StoreEvent): st
 			return undefined;
 		case 'set-aside': {
 			const { id: eventId, grams, placeId, at } = event;
-			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title: `${plan.food.name}, to eat first`, foodKind: plan.foodKind, first: true }); // prettier-ignore
+			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title: `${plan.food.name}, to eat first`, foodKind: plan.foodKind, first: true, ...staysUntil(plan, draft, at) }); // prettier-ignore
 			draft.aside_g += grams;
 			return undefined;
 		}
@@ -51,13 +52,19 @@ function apply(plan: StorePlan, draft: Own & CommonDraft, event: StoreEvent): st
 		case 'stored': {
 			const { id: eventId, grams, placeId, at } = event;
 			const title = titleOf(plan, draft.curedAt !== null);
-			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title, foodKind: plan.foodKind, kept: true }); // prettier-ignore
+			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title, foodKind: plan.foodKind, kept: true, ...staysUntil(plan, draft, at) }); // prettier-ignore
 			draft.stored_g += grams;
 			return undefined;
 		}
 		default:
 			return undefined;
 	}
+}
+
+/** Cured its weeks begin; what is not cured has its days behind it, up to this one. */
+function staysUntil({ before }: StorePlan, { curedAt }: Own, at: number): { readonly stays?: readonly Stay[] } {
+	if (curedAt !== null) return {};
+	return { stays: before.map((s, i) => (i === before.length - 1 ? { ...s, until: Math.max(s.from, at) } : s)) };
 }
 
 function timersOf(plan: StorePlan, { curingAt, curedAt }: Own): Timer[] {

@@ -6,7 +6,7 @@ import { sayRange, sayTemperature } from '../../../quantities/format';
 import { advise } from '../../../safety/advise';
 import { apartFrom } from '../../../storing/companions';
 import type { StandIn } from '../../../storing/stand-in';
-import { keepsAt } from '../../../things/clock';
+import { keepsAt, type Stay } from '../../../things/clock';
 import type { Thing } from '../../../things/thing';
 import { coreVersion } from '../../../version';
 import type { Kitchen } from '../../../ways/kitchen';
@@ -17,6 +17,7 @@ export interface StoreChosen {
 	readonly called: string;
 	readonly lotId: string;
 	readonly raw_g: number;
+	readonly before: readonly Stay[];
 	readonly place: StandIn;
 	/** All places of the household, for a better one. */
 	readonly places: readonly StandIn[];
@@ -91,6 +92,7 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 		food: { id: thing.food.id, name: called },
 		foodKind: thing.kind?.id ?? null,
 		form: thing.form,
+		before: chosen.before,
 		cure: row ? { days: row.days, C: row.C, rh: row.rh, where: row.where, look: row.look } : null,
 		place: { id: place.id, name: place.name, kind: place.kind, C: place.C },
 		want: { C: want.C, rh: want.rh },

@@ -1,4 +1,5 @@
 import type { PlaceKindId } from '../../../storing/stand-in';
+import type { Stay } from '../../../things/clock';
 import type { AnyPlan } from '../../engine/kind';
 
 /** Frozen when the run starts. */
@@ -10,6 +11,8 @@ export interface StorePlan extends AnyPlan {
 	readonly food: { readonly id: string; readonly name: string };
 	readonly foodKind: string | null;
 	readonly form: string;
+	/** Where it stood until now: what is not cured first is no younger for being put away. */
+	readonly before: readonly Stay[];
 	/** Days and conditions before it is stored; null where it wants none. */
 	readonly cure: null | {
 		readonly days: readonly [number, number];

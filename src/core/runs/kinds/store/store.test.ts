@@ -25,7 +25,7 @@ const foodOf = (id: string) => {
 	return food;
 };
 const ask = (food: string, more: Partial<StoreChosen> = {}) =>
-	planStore({ thing: plain(foodOf(food)), called: foodOf(food).name, lotId: 'x', raw_g: 20_000, place: cellar, places: [cellar, loft, garage, row], there: [], aside: { id: 'f', name: 'Fridge' }, cured: false, ...more }, kitchen); // prettier-ignore
+	planStore({ thing: plain(foodOf(food)), called: foodOf(food).name, lotId: 'x', raw_g: 20_000, before: [{ place: 'counter', place_C: 20, from: start - 5 * day_ms, until: start }], place: cellar, places: [cellar, loft, garage, row], there: [], aside: { id: 'f', name: 'Fridge' }, cured: false, ...more }, kitchen); // prettier-ignore
 function planOf(...asked: Parameters<typeof ask>): StorePlan {
 	const plan = ask(...asked);
 	if (plan.kind === 'refused') throw new Error(plan.reason);
@@ -99,6 +99,14 @@ describe('whole and alive into store', () => {
 		expect(used).toEqual([{ lotId: 'x', grams: 20_000 }]);
 		expect(entries[0]).toMatchObject({ title: 'onions, cured', method: 'cellar', closing: { byproduct_g: 19_300, lost_g: 700 } }); // prettier-ignore
 		expect(fold(plan, events).byproducts.map((b) => [b.title, b.kept ?? false])).toEqual([['onions, to eat first', false], ['onions, cured', true]]); // prettier-ignore
+	});
+	it('what is not cured is no younger for being put away; what is cured begins its weeks', () => {
+		const carrots = planOf('carrots');
+		const [kept] = fold(carrots, [ev(1, { type: 'stored', grams: 19_000, placeId: 'c' })]).byproducts;
+		expect(kept?.stays).toEqual([{ place: 'counter', place_C: 20, from: start - 5 * day_ms, until: start + day_ms }]);
+		const onions = planOf('onions', { place: { ...cellar, C: 1 } });
+		const cured = [ev(0, { type: 'curing' }), ev(15, { type: 'cured' }), ev(15, { type: 'stored', grams: 19_000, placeId: 'c' })]; // prettier-ignore
+		expect(fold(onions, cured).byproducts[0]?.stays).toBeUndefined();
 	});
 	it('closed before they stand in their place, they are still where they were', () => {
 		const plan = planOf('onions', { place: { ...cellar, C: 1 } });

@@ -309,7 +309,7 @@ const storing = alone(
 	'whole',
 	(world, kitchen) => {
 		const place = standingFor(world, 1);
-		return planStore({ ...lotIn(world), thing: plain(knownFood('onions')), called: 'onions', place, places: [place], there: [], aside: { id: world.counter, name: 'counter' }, cured: false }, kitchen); // prettier-ignore
+		return planStore({ ...lotIn(world), thing: plain(knownFood('onions')), called: 'onions', before: [], place, places: [place], there: [], aside: { id: world.counter, name: 'counter' }, cured: false }, kitchen); // prettier-ignore
 	},
 	storeTap,
 	atCounter

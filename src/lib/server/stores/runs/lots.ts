@@ -123,9 +123,10 @@ const byProductLot = (line: ByProductLine) => ({
 	...(line.foodKind ? { foodKind: line.foodKind } : {}),
 	// What stood out of the cold on the way has that much of its clock behind it.
 	stays:
-		line.warm && line.warm.ms > 0
+		line.stays ??
+		(line.warm && line.warm.ms > 0
 			? [{ place: 'counter' as const, place_C: line.warm.C, from: line.at - line.warm.ms, until: line.at }]
-			: [],
+			: []),
 	placedAt: new Date(line.at),
 	unit: 'dg' as const,
 	waiting: !line.kept,
