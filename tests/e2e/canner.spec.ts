@@ -1,16 +1,11 @@
-import { expect, hydrated, main, postForm, press, test, TestClock } from './help';
+import { begin, expect, hydrated, later, main, postForm, press, test, type TestClock } from './help';
 import type { Page } from '@playwright/test';
 
 /** Canning on a controlled clock, with hand-worked numbers: from the jars to the shelf, through what goes wrong. */
 
+const minute = 60;
 const sentence = (page: Page) => main(page).getByRole('heading', { level: 1 });
 const tapped = (page: Page, words: RegExp) => expect(page.getByText(words)).toBeVisible();
-
-async function later(page: Page, clock: TestClock, minutes: number): Promise<void> {
-	await clock.forward(minutes * 60);
-	await page.reload();
-	await hydrated(page);
-}
 
 /** A line of the Basket into the page that begins its jars. */
 async function intoJars(page: Page, origin: string, text: string, asked: Record<string, string>): Promise<void> {
@@ -24,12 +19,6 @@ async function intoJars(page: Page, origin: string, text: string, asked: Record<
 		.last()
 		.getAttribute('href');
 	await page.goto(`/stove/can?${new URLSearchParams({ lot: href?.split('/').pop() ?? '', ...asked }).toString()}`);
-	await hydrated(page);
-}
-
-async function start(page: Page): Promise<void> {
-	await page.getByRole('button', { name: 'Start' }).click();
-	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
 	await hydrated(page);
 }
 
@@ -51,13 +40,13 @@ async function ready(page: Page, products = 1): Promise<void> {
 async function vented(page: Page, clock: TestClock): Promise<void> {
 	await expect(sentence(page)).toHaveText('Jars in, lid on, heat high.');
 	await press(page);
-	await later(page, clock, 9);
+	await later(page, clock, minute * 9);
 	await expect(sentence(page)).toContainText('steam comes in a steady stream');
 	await press(page);
-	await later(page, clock, 9);
+	await later(page, clock, minute * 9);
 	// Nine minutes are no ten.
 	await expect(main(page).getByRole('button', { name: /^Early\?/ })).toBeVisible();
-	await later(page, clock, 1.1);
+	await later(page, clock, minute * 1.1);
 	await press(page);
 	await expect(sentence(page)).toContainText('Up to');
 }
@@ -94,7 +83,7 @@ test('tomatoes crushed, 7 + 2 quarts in boiling water: boiling lost at minute 30
 	const gets = page.getByRole('region', { name: 'What comes of it' });
 	await expect(gets).toContainText('50 min in boiling water');
 	await expect(gets).toContainText('7 + 2, room for 5 more');
-	await start(page);
+	await begin(page);
 	await ready(page);
 	await expect(sentence(page)).toHaveText('Jar 1: acid, food, 13 mm (½ in) free.');
 	await press(page);
@@ -103,32 +92,32 @@ test('tomatoes crushed, 7 + 2 quarts in boiling water: boiling lost at minute 30
 	await expect(sentence(page)).toHaveText('Jars in, lid on, heat high.');
 	await expect(main(page)).toContainText('5.1 cm (2 in) over the lids');
 	await press(page);
-	await later(page, clock, 12);
+	await later(page, clock, minute * 12);
 	await expect(sentence(page)).toHaveText('Back to a full, rolling boil.');
 	await press(page);
 	await expect(sentence(page)).toHaveText('Keep it at a full boil.');
-	await later(page, clock, 30);
+	await later(page, clock, minute * 30);
 	await main(page).getByRole('button', { name: 'It stopped boiling' }).click();
 	await expect(main(page)).toContainText('It was lost after 30 min: the full time again.');
-	await later(page, clock, 5);
+	await later(page, clock, minute * 5);
 	await press(page);
-	await later(page, clock, 49.8);
+	await later(page, clock, minute * 49.8);
 	await expect(main(page).getByRole('button', { name: /^Early\?/ })).toBeVisible();
-	await later(page, clock, 0.3);
+	await later(page, clock, minute * 0.3);
 	await expect(sentence(page)).toHaveText('Heat off.');
 	await press(page);
 	await expect(sentence(page)).toContainText('Lid off, and wait');
-	await later(page, clock, 5.1);
+	await later(page, clock, minute * 5.1);
 	await press(page);
 	// The second load: two jars, the same minutes.
 	await main(page).getByRole('button', { name: 'All 2 are in' }).click();
 	await press(page);
-	await later(page, clock, 8);
+	await later(page, clock, minute * 8);
 	await press(page);
-	await later(page, clock, 50.1);
+	await later(page, clock, minute * 50.1);
 	await expect(sentence(page)).toHaveText('Heat off.');
 	await press(page);
-	await later(page, clock, 5.1);
+	await later(page, clock, minute * 5.1);
 	await press(page);
 	await expect(sentence(page)).toContainText('Label 9 quarts');
 	await putAway(page, '9');
@@ -146,7 +135,7 @@ test('tomatoes crushed, 7 + 2 quarts in boiling water: boiling lost at minute 30
 	const code = page.url().split('/').pop() ?? '';
 	expect((await context.request.get(`/book/${code}/labels`)).headers()['content-type']).toContain('pdf');
 	// Next morning each lid is pressed: one gives, and goes into the fridge as an opened jar.
-	await later(page, clock, 14 * 60);
+	await later(page, clock, minute * 14 * 60);
 	const [lot] = await lots();
 	await page.goto(`/shelves?open=${String(lot?.id)}`);
 	await hydrated(page);
@@ -190,28 +179,28 @@ test('11 pints of green beans topped off with 7 of vegetable soup, 18 pints in t
 	await expect(gets).toContainText('7 pints of vegetable');
 	await expect(gets).toContainText(/loads\s*18/);
 	await expect(page.getByText(/All of it 60 min, the time of .*soup/i)).toBeVisible();
-	await start(page);
+	await begin(page);
 	await ready(page, 2);
 	await main(page).getByRole('button', { name: 'All 11 are in' }).click();
 	await expect(sentence(page)).toContainText('Jar 1: 25 mm (1 in) free.');
 	await main(page).getByRole('button', { name: 'All 7 are in' }).click();
 	await vented(page, clock);
-	await later(page, clock, 6);
+	await later(page, clock, minute * 6);
 	await press(page);
 	await expect(sentence(page)).toContainText('Keep it at 15 psi');
 	for (let m = 5; m < 60; m += 5) {
-		await later(page, clock, 5.05);
+		await later(page, clock, minute * 5.05);
 		await expect(sentence(page)).toHaveText('Does the weight move as its maker says?');
 		await press(page);
 		await tapped(page, /Last: load 1: weight moves/);
 	}
-	await later(page, clock, 5.05);
+	await later(page, clock, minute * 5.05);
 	await expect(sentence(page)).toHaveText('Heat off.');
 	await press(page);
 	await expect(sentence(page)).toContainText('It comes down by itself');
-	await later(page, clock, 45);
+	await later(page, clock, minute * 45);
 	await press(page);
-	await later(page, clock, 10.1);
+	await later(page, clock, minute * 10.1);
 	await press(page);
 	await putAway(page, '11');
 	await putAway(page, '7');
@@ -245,11 +234,11 @@ test('chicken raw pack by a dial: a dip at minute 40, the gauge changed in the m
 	await hydrated(page);
 	// Boneless pints 75 minutes at 11 psi by a dial below 2,000 ft (Guide 5, from memory).
 	await expect(page.getByRole('region', { name: 'What comes of it' })).toContainText('75 min at 11 psi (76 kPa), by the dial'); // prettier-ignore
-	await start(page);
+	await begin(page);
 	await ready(page);
 	await main(page).getByRole('button', { name: 'All 9 are in' }).click();
 	await vented(page, clock);
-	await later(page, clock, 6);
+	await later(page, clock, minute * 6);
 	// Nothing typed is nothing read.
 	await press(page);
 	await expect(main(page)).toContainText('Read the dial, and write what it shows');
@@ -258,15 +247,15 @@ test('chicken raw pack by a dial: a dip at minute 40, the gauge changed in the m
 	await dialReads(page, '12');
 	await expect(sentence(page)).toContainText('Keep it at 11 psi');
 	for (let m = 0; m < 35; m += 5) {
-		await later(page, clock, 5);
+		await later(page, clock, minute * 5);
 		await expect(sentence(page)).toHaveText('What does the dial show?');
 		await dialReads(page, '12');
 	}
-	await later(page, clock, 4);
+	await later(page, clock, minute * 4);
 	await dialReads(page, '9');
 	// Forty minutes are gone, all of them.
 	await expect(main(page)).toContainText(/It was lost after (39|40) min: the full time again\./);
-	await later(page, clock, 3);
+	await later(page, clock, minute * 3);
 	await dialReads(page, '11.5');
 	await expect(main(page)).toContainText('75 minutes in all');
 	// Handed over by name; then the Kitchen says that it has a weight.
@@ -277,31 +266,31 @@ test('chicken raw pack by a dial: a dip at minute 40, the gauge changed in the m
 	const spec = canner?.spec as Record<string, unknown>;
 	const form = { kind: 'canner', id: String(canner?.id), name: String(canner?.name), quarts: '7', pints: '9', gauge: 'weighted' }; // prettier-ignore
 	expect((await postForm(page.request, origin, '/kitchen?/gear', form)).type).toBe('success');
-	await later(page, clock, 4);
+	await later(page, clock, minute * 4);
 	await expect(sentence(page)).toContainText('canner of the Kitchen was changed: no minutes are counted');
 	await press(page);
 	await sql`update equipment set spec = ${sql.json(spec as never)} where id = ${String(canner?.id)}`;
-	await later(page, clock, 1);
+	await later(page, clock, minute * 1);
 	await dialReads(page, '12');
 	for (let m = 0; m < 20; m += 5) {
-		await later(page, clock, 5.05);
+		await later(page, clock, minute * 5.05);
 		await dialReads(page, '12');
 	}
 	// Called away for a quarter of an hour with nobody there: what nobody saw counts for nothing.
-	await later(page, clock, 16);
+	await later(page, clock, minute * 16);
 	await dialReads(page, '12');
 	await expect(sentence(page)).toHaveText('Did somebody watch it the whole time?');
 	await main(page).getByRole('button', { name: 'Nobody, or not sure' }).click();
 	for (let m = 0; m < 70; m += 5) {
-		await later(page, clock, 5.05);
+		await later(page, clock, minute * 5.05);
 		await dialReads(page, '12');
 	}
-	await later(page, clock, 5.05);
+	await later(page, clock, minute * 5.05);
 	await expect(sentence(page)).toHaveText('Heat off.');
 	await press(page);
-	await later(page, clock, 40);
+	await later(page, clock, minute * 40);
 	await press(page);
-	await later(page, clock, 10.1);
+	await later(page, clock, minute * 10.1);
 	await press(page);
 	await putAway(page, '9');
 	await close(page);
@@ -326,13 +315,13 @@ test('a load that did not get its process goes into the cold, and never onto a s
 	test.setTimeout(120_000);
 	const origin = baseURL ?? '';
 	await intoJars(page, origin, '9 kg tomatoes', { product: 'tomatoes/crushed', heat: 'boiling-water', jars: '7' });
-	await start(page);
+	await begin(page);
 	await ready(page);
 	await main(page).getByRole('button', { name: 'All 7 are in' }).click();
 	await press(page);
-	await later(page, clock, 10);
+	await later(page, clock, minute * 10);
 	await press(page);
-	await later(page, clock, 20);
+	await later(page, clock, minute * 20);
 	await main(page)
 		.getByRole('button', { name: /^Early\?/ })
 		.click();

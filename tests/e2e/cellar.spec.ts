@@ -1,26 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { expect, hydrated, main, postForm, press, test, type TestClock } from './help';
+import { begin, expect, hydrated, later, lotOf, main, press, test } from './help';
 
+const hour = 3600;
 const sentence = (page: Page) => main(page).getByRole('heading', { level: 1 });
 
-async function lotOf(page: Page, origin: string, text: string, name: string): Promise<string> {
-	expect((await postForm(page.request, origin, '/basket?/add', { text, sure: 'yes' })).type, text).toBe('success');
-	await page.goto('/basket');
-	await hydrated(page);
-	const link = page.getByRole('link', { name: `Ways for ${name}`, exact: true }).last();
-	return (await link.getAttribute('href'))?.split('/').pop() ?? '';
-}
-async function start(page: Page): Promise<void> {
-	await page.getByRole('button', { name: 'Start', exact: true }).click();
-	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
-	await hydrated(page);
-}
-async function later(page: Page, clock: TestClock, hours: number): Promise<void> {
-	await clock.forward(hours * 3600);
-	await page.reload();
-	await hydrated(page);
-}
 const weigh = async (page: Page, kilos: string) => {
 	await main(page).getByRole('textbox').first().fill(kilos);
 	await press(page);
@@ -45,20 +29,24 @@ test('40 packs of mince: filled and sealed in one go, in three lots under the cl
 	await page.getByLabel(/one piece/).fill('20 x 12 x 3');
 	await page.getByLabel(/one piece/).blur();
 	await expect(page).toHaveURL(/size=/);
-	await start(page);
+	await begin(page);
 	await expect(sentence(page)).toHaveText('40 bags ready, labelled, mouths cuffed.');
 	await press(page);
-	for (const [n, bags] of [[1, 14], [2, 13], [3, 13]] as const) {
+	for (const [n, bags] of [
+		[1, 14],
+		[2, 13],
+		[3, 13]
+	] as const) {
 		await expect(sentence(page)).toContainText(`Lot ${n} of 3: `);
 		await expect(sentence(page)).toContainText('onto the table');
 		await press(page);
-		await later(page, clock, 0.2);
+		await later(page, clock, hour * 0.2);
 		await expect(sentence(page)).toContainText(`fill all ${bags} bags first`);
 		await press(page);
 		if (n === 2) {
 			// Called away: back into the cold, and the clock stands; out again it goes on.
 			await page.getByRole('button', { name: 'It is back' }).first().click();
-			await later(page, clock, 3);
+			await later(page, clock, hour * 3);
 			await expect(sentence(page)).toContainText('onto the table');
 			await press(page);
 		}
@@ -67,7 +55,7 @@ test('40 packs of mince: filled and sealed in one go, in three lots under the cl
 		await expect(sentence(page)).toContainText('into the freezer');
 		await main(page).getByLabel('bags', { exact: true }).fill(String(bags));
 		await main(page).getByRole('button', { name: 'Book these bags' }).click();
-	} // prettier-ignore
+	}
 	await main(page).getByRole('button', { name: 'All away: close the run' }).click();
 	await expect(page.getByRole('heading', { name: 'Done and away.' })).toBeVisible();
 	await expect
@@ -94,8 +82,11 @@ test('squash in the wrong cold is refused; onions are sorted, cured for two week
 	test.setTimeout(150_000);
 	const origin = baseURL ?? '';
 	await sql`update place set removed_at = now() where household_id = ${home.id} and kind in ('cellar', 'cool')`;
-	for (const [name, kind, temp_c] of [['Root cellar', 'cellar', 2], ['Loft', 'cool', 12]] as const)
-		await sql`insert into place ${sql({ id: randomUUID(), household_id: home.id, name, kind, temp_c, position: 80 })}`; // prettier-ignore
+	for (const [name, kind, temp_c] of [
+		['Root cellar', 'cellar', 2],
+		['Loft', 'cool', 12]
+	] as const)
+		await sql`insert into place ${sql({ id: randomUUID(), household_id: home.id, name, kind, temp_c, position: 80 })}`;
 	const squash = await lotOf(page, origin, '12 kg butternut squash', 'butternut squash');
 	await page.goto(`/stove/store?lot=${squash}`);
 	await hydrated(page);
@@ -110,16 +101,16 @@ test('squash in the wrong cold is refused; onions are sorted, cured for two week
 	await page.goto(`/stove/store?lot=${onions}`);
 	await hydrated(page);
 	await expect(page.getByRole('region', { name: 'What comes of it' })).toContainText('14 to 28 days');
-	await start(page);
+	await begin(page);
 	await expect(sentence(page)).toContainText('what do the sound ones weigh?');
 	await weigh(page, '18.5 kg');
 	await expect(sentence(page)).toContainText('Spread out to cure');
 	await press(page);
 	// What is flawed is weighed into the Basket while they cure.
 	await page.getByRole('button', { name: 'Set aside' }).click();
-	await later(page, clock, 24 * 10);
+	await later(page, clock, hour * 24 * 10);
 	await expect(main(page)).toContainText('4 days');
-	await later(page, clock, 24 * 5);
+	await later(page, clock, hour * 24 * 5);
 	await expect(sentence(page)).toHaveText('Are they cured?');
 	await press(page);
 	await expect(sentence(page)).toContainText('Into Root cellar: what do they weigh now?');
@@ -140,7 +131,7 @@ test('squash in the wrong cold is refused; onions are sorted, cured for two week
 	const apples = await lotOf(page, origin, '8 kg apples', 'apples');
 	await page.goto(`/stove/store?lot=${apples}&cured=yes`);
 	await hydrated(page);
-	await start(page);
+	await begin(page);
 	await weigh(page, '8 kg');
 	await weigh(page, '8 kg');
 	await press(page);

@@ -142,6 +142,30 @@ export async function hydrated(page: Page): Promise<void> {
 	await page.locator('html[data-alive]').waitFor();
 }
 
+/** So much later, seen anew. */
+export async function later(page: Page, clock: TestClock, seconds: number): Promise<void> {
+	await clock.forward(seconds);
+	await page.reload();
+	await hydrated(page);
+}
+
+/** The one button of a page that begins a run, and its page at the Stove. */
+export async function begin(page: Page): Promise<void> {
+	await page.getByRole('button', { name: 'Start', exact: true }).click();
+	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
+	await hydrated(page);
+}
+
+/** A line into the Basket; the lot that it became. */
+export async function lotOf(page: Page, origin: string, text: string, name: string): Promise<string> {
+	const added = await postForm(page.request, origin, '/basket?/add', { text, sure: 'yes' });
+	expect(added.type, text).toBe('success');
+	await page.goto('/basket');
+	await hydrated(page);
+	const link = page.getByRole('link', { name: `Ways for ${name}`, exact: true }).last();
+	return (await link.getAttribute('href'))?.split('/').pop() ?? '';
+}
+
 export const main = (page: Page) => page.getByRole('region', { name: 'What to do now' });
 /** Presses the big button, whatever it says just now. */
 export async function press(page: Page): Promise<void> {

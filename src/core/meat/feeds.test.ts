@@ -17,7 +17,9 @@ function part(food: string, form: string, state: State = 'fresh'): Thing {
 }
 const steps = (thing: Thing) => transformsOf(thing).map((t) => t.step);
 const frozen = (thing: Thing) =>
-	freezeWays({ thing, grams: 9000, food_C: 4, kitchen, choices: {}, now }).ways.filter((w): w is FreezeWay => w.kind === 'way'); // prettier-ignore
+	freezeWays({ thing, grams: 9000, food_C: 4, kitchen, choices: {}, now }).ways.filter(
+		(w): w is FreezeWay => w.kind === 'way'
+	);
 
 describe('the parts of an animal go on', () => {
 	it('bones to stock, the fat of pig and ox rendered, each with what comes off', () => {

@@ -80,7 +80,9 @@ function cutFor({ food, form }: Thing, asked: string | undefined): CutRow {
 	const [thickest] = part ? [...food.cuts].sort((a, b) => b.firstLook_h.value - a.firstLook_h.value) : [];
 	const [shortest] = part ? [...food.cuts].sort((a, b) => monthsOf(a) - monthsOf(b)) : [];
 	// A leg or a loin is a roast, with its months; what is thin, fat or bone keeps no longer than the shortest.
-	const roast = parts.some((p) => ['roast', 'chops', 'steaks'].includes(p.pack) && (p.form === form || p.boned === form)); // prettier-ignore
+	const roast = parts.some(
+		(p) => ['roast', 'chops', 'steaks'].includes(p.pack) && (p.form === form || p.boned === form)
+	);
 	if (thickest && shortest && (asked === undefined || asked === thickest.id))
 		return { ...thickest, name: form, raw: (roast ? thickest : shortest).raw };
 	return cutOf(food, asked ?? own?.id ?? food.cuts[0]?.id ?? '');
@@ -110,19 +112,27 @@ function blanched(
 	const becomes = row.dip ? 'skin' : row.method === 'steam' ? 'steam' : 'blanch';
 	if (kitchen.altitude_m === null) {
 		return {
-			kind: 'refused', id, becomes, name, gist: row.cut,
+			kind: 'refused',
+			id,
+			becomes,
+			name,
+			gist: row.cut,
 			reason: 'The altitude of this kitchen is not known yet, and from 5,000 ft the blanching time is longer.',
 			source: sources[row.source].title,
 			instead: ['Say the altitude in the Kitchen: it takes a moment and every time hangs on it']
-		}; // prettier-ignore
+		};
 	}
 	if (!pot) {
 		return {
-			kind: 'refused', id, becomes, name, gist: row.cut,
+			kind: 'refused',
+			id,
+			becomes,
+			name,
+			gist: row.cut,
 			reason: 'There is no pot in the Kitchen yet, so potfuls and times cannot be worked out.',
 			source: sources[row.source].title,
 			instead: ['Add a pot with its litres and burner in the Kitchen']
-		}; // prettier-ignore
+		};
 	}
 	const as = row.blanchedAs ? (food.cuts.find((c) => c.id === row.blanchedAs?.cut) ?? cut) : cut;
 	const load_g = Math.round(input.grams * shareLeft(input.thing, as));
@@ -165,10 +175,24 @@ function blanched(
 		...freezeSteps(cut, input)
 	];
 	return build(input, cut, {
-		id, becomes, name, method: row.method, gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${gistOf[styleOf(cut, input)]}`, load_g, row, pot, line, portion_g,
-		blanchWords: words, months: blanchedMonths(), steps, notes,
-		source: sources[row.source].short, confidence: row.confidence, hotWork: true
-	}); // prettier-ignore
+		id,
+		becomes,
+		name,
+		method: row.method,
+		gist: `${words.split(',')[0]}, ${row.dip ? 'cold water, peel' : 'ice'}, ${gistOf[styleOf(cut, input)]}`,
+		load_g,
+		row,
+		pot,
+		line,
+		portion_g,
+		blanchWords: words,
+		months: blanchedMonths(),
+		steps,
+		notes,
+		source: sources[row.source].short,
+		confidence: row.confidence,
+		hotWork: true
+	});
 }
 
 function blanchWords(row: BlanchRow, altitude_m: number): string {
@@ -202,13 +226,27 @@ function cooked(
 			? 'No published blanching time exists for this cut, so none is shown: you judge it, the clock only counts up.'
 			: 'The published list cooks this food instead of blanching it.';
 	return build(input, cut, {
-		id: 'cook', becomes: 'cook', name: 'Cook first, then freeze', method: 'cook', gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
-		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g, blanchWords: words, months: cook.months,
+		id: 'cook',
+		becomes: 'cook',
+		name: 'Cook first, then freeze',
+		method: 'cook',
+		gist: `${cook.words.split('. ')[0]}.`.replace('..', '.'),
+		load_g: Math.round(input.grams * shareLeft(input.thing, cut)),
+		portion_g,
+		blanchWords: words,
+		months: cook.months,
 		...(pot ? { pot } : {}),
-		steps: [preparing(cut, 'cook'), cook.words, 'Cool quickly in cold water or spread on a tray, drain, pat dry.', ...freezeSteps(cut, input)],
+		steps: [
+			preparing(cut, 'cook'),
+			cook.words,
+			'Cool quickly in cold water or spread on a tray, drain, pat dry.',
+			...freezeSteps(cut, input)
+		],
 		notes: [note],
-		source: sources[cook.source].short, confidence: cook.confidence, hotWork: true
-	}); // prettier-ignore
+		source: sources[cook.source].short,
+		confidence: cook.confidence,
+		hotWork: true
+	});
 }
 
 function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | RefusedWay {
@@ -222,13 +260,32 @@ function raw(input: WaysInput, cut: CutRow, portion_g: number): FreezeWay | Refu
 	const short = rule.kind === 'short';
 	const words = cooked ? 'cooked already' : food.perishable ? 'none: it is frozen raw' : 'none needed';
 	return build(input, cut, {
-		id: 'raw', becomes: 'raw', name, method: 'raw', gist: short ? 'no blanching, soon used' : cooked ? 'cold within six hours' : food.perishable ? 'straight into the cold' : 'no blanching needed',
-		load_g: Math.round(input.grams * shareLeft(input.thing, cut)), portion_g,
-		blanchWords: short ? 'not blanched: use it soon' : words, months: rule.months,
-		steps: [preparing(cut, 'raw'), ...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']), ...freezeSteps(cut, input)],
-		notes: [rule.why], source: sources[rule.source].short, confidence: rule.confidence, hotWork: false,
+		id: 'raw',
+		becomes: 'raw',
+		name,
+		method: 'raw',
+		gist: short
+			? 'no blanching, soon used'
+			: cooked
+				? 'cold within six hours'
+				: food.perishable
+					? 'straight into the cold'
+					: 'no blanching needed',
+		load_g: Math.round(input.grams * shareLeft(input.thing, cut)),
+		portion_g,
+		blanchWords: short ? 'not blanched: use it soon' : words,
+		months: rule.months,
+		steps: [
+			preparing(cut, 'raw'),
+			...(food.perishable ? [] : ['Pat dry: water left on becomes ice.']),
+			...freezeSteps(cut, input)
+		],
+		notes: [rule.why],
+		source: sources[rule.source].short,
+		confidence: rule.confidence,
+		hotWork: false,
 		cool_s: coolsFor_s(food, input.grams)
-	}); // prettier-ignore
+	});
 }
 
 /** The skins come off after a stand in water off the heat: common practice, for which no time is printed, so none is shown. */

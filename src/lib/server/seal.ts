@@ -45,10 +45,36 @@ export async function sealFor(
 		name: lot.title,
 		amount: sayWeight(read.whole_g, units),
 		selects: [
-			{ name: 'pack', label: 'in each', value: `${pack_g}`, options: sizes.map((g) => ({ value: `${g}`, words: sayWeight(g, units) })) }, // prettier-ignore
-			...(raw ? [{ name: 'firm', label: 'before it is sealed', value: ask.firm ?? 'no', options: [{ value: 'no', words: 'as it is, cold' }, { value: 'yes', words: 'frozen until its edges are stiff' }] }] : []) // prettier-ignore
+			{
+				name: 'pack',
+				label: 'in each',
+				value: `${pack_g}`,
+				options: sizes.map((g) => ({ value: `${g}`, words: sayWeight(g, units) }))
+			},
+			...(raw
+				? [
+						{
+							name: 'firm',
+							label: 'before it is sealed',
+							value: ask.firm ?? 'no',
+							options: [
+								{ value: 'no', words: 'as it is, cold' },
+								{ value: 'yes', words: 'frozen until its edges are stiff' }
+							]
+						}
+					]
+				: [])
 		],
-		fields: dried ? [] : [{ name: 'size', label: `one piece, ${units === 'us' ? 'in' : 'cm'}: long × wide × high`, value: ask.size ?? '', placeholder: units === 'us' ? '8 × 5 × 4' : '20 × 13 × 11' }], // prettier-ignore
+		fields: dried
+			? []
+			: [
+					{
+						name: 'size',
+						label: `one piece, ${units === 'us' ? 'in' : 'cm'}: long × wide × high`,
+						value: ask.size ?? '',
+						placeholder: units === 'us' ? '8 × 5 × 4' : '20 × 13 × 11'
+					}
+				],
 		gets: null,
 		cautions: [],
 		source: '',
@@ -62,12 +88,26 @@ export async function sealFor(
 	const raw_g = amountOf(read, ask.grams);
 	const keepsUntil = lot.keepsUntil ?? dateIn(kitchen.zone, Math.min(read.clock.bestBy, now.getTime() + far_ms));
 	const plan = planSeal(
-		{ thing, called: lot.title, lotId: lot.id, raw_g, keepsUntil, pack_g, item: itemOf(ask.size, units), sealer, firmFirst: ask.firm === 'yes' }, // prettier-ignore
+		{
+			thing,
+			called: lot.title,
+			lotId: lot.id,
+			raw_g,
+			keepsUntil,
+			pack_g,
+			item: itemOf(ask.size, units),
+			sealer,
+			firmFirst: ask.firm === 'yes'
+		},
 		kitchen,
 		now.getTime()
 	);
-	if (plan.kind === 'refused') return { view: { ...base, stop: `${plan.reason} ${plan.instead.join('; ')}.` }, plan: null }; // prettier-ignore
-	return { plan, view: { ...base, gets: getsOf(plan, units), cautions: plan.subjects[0].cautions, source: plan.subjects[0].source } }; // prettier-ignore
+	if (plan.kind === 'refused')
+		return { view: { ...base, stop: `${plan.reason} ${plan.instead.join('; ')}.` }, plan: null };
+	return {
+		plan,
+		view: { ...base, gets: getsOf(plan, units), cautions: plan.subjects[0].cautions, source: plan.subjects[0].source }
+	};
 }
 
 function getsOf(plan: SealPlan, units: Units): NonNullable<Begin['gets']> {
@@ -77,11 +117,28 @@ function getsOf(plan: SealPlan, units: Units): NonNullable<Begin['gets']> {
 		packs: `${s.packs}`,
 		each: `${s.into === 'jar' ? 'jars' : 'bags'} of ${sayWeight(s.portion_g, units)}`,
 		lines: [
-			...(s.cut ? [['off the roll', `${sayLength(s.cut.length_m, units)} each, ${sayLong(s.cut.length_m * s.packs, units)} in all${s.cut.roll ? `: ${s.cut.roll}` : ''}`] as const] : []), // prettier-ignore
+			...(s.cut
+				? [
+						[
+							'off the roll',
+							`${sayLength(s.cut.length_m, units)} each, ${sayLong(s.cut.length_m * s.packs, units)} in all${s.cut.roll ? `: ${s.cut.roll}` : ''}`
+						] as const
+					]
+				: []),
 			...(s.first ? [['first', `frozen ${s.first.how}, ${s.first.hours[0]} to ${s.first.hours[1]} h`] as const] : []),
-			[plan.rounds.length > 1 ? 'in lots' : 'in one go', plan.rounds.length > 1 ? `${rounds}: each filled, then sealed, the others in the cold` : 'all filled, then all sealed'], // prettier-ignore
-			...(plan.out_h === null ? [] : [['out of the cold', `${sayDuration(plan.out_h * 3600)} at most, all times together`] as const]), // prettier-ignore
-			['then', `${s.place === 'freezer' ? 'into the freezer' : 'onto the shelf'}; looked at again in ${sayCount(2, 'day')}`], // prettier-ignore
+			[
+				plan.rounds.length > 1 ? 'in lots' : 'in one go',
+				plan.rounds.length > 1
+					? `${rounds}: each filled, then sealed, the others in the cold`
+					: 'all filled, then all sealed'
+			],
+			...(plan.out_h === null
+				? []
+				: [['out of the cold', `${sayDuration(plan.out_h * 3600)} at most, all times together`] as const]),
+			[
+				'then',
+				`${s.place === 'freezer' ? 'into the freezer' : 'onto the shelf'}; looked at again in ${sayCount(2, 'day')}`
+			],
 			['keeps until', sayDate(s.until)],
 			['your hands', sayDuration(s.expected.hands_s)]
 		]
@@ -97,7 +154,18 @@ function itemOf(text: string | undefined, units: Units): Item | null {
 	if (!text?.trim()) return null;
 	const sides = text.split(/[x×*;]/i).map((t) => parseMeasure(t, 'length', units));
 	const [length_m, width_m, height_m] = sides;
-	if (sides.length !== 3 || length_m === undefined || width_m === undefined || height_m === undefined || sides.some((m) => m === undefined || m < 0.005 || m > 1.2)) // prettier-ignore
-		throw new AppError(400, 'BAD_INPUT', 'The size of a piece is three lengths, such as 20 × 13 × 11. Nothing was started.', [{ field: 'size', message: 'Long × wide × high.' }]); // prettier-ignore
+	if (
+		sides.length !== 3 ||
+		length_m === undefined ||
+		width_m === undefined ||
+		height_m === undefined ||
+		sides.some((m) => m === undefined || m < 0.005 || m > 1.2)
+	)
+		throw new AppError(
+			400,
+			'BAD_INPUT',
+			'The size of a piece is three lengths, such as 20 × 13 × 11. Nothing was started.',
+			[{ field: 'size', message: 'Long × wide × high.' }]
+		);
 	return { length_m, width_m, height_m };
 }

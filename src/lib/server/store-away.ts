@@ -29,7 +29,11 @@ export async function storeFor(
 	ask: StoreAsk,
 	now: Date
 ): Promise<{ view: Begin; plan: StorePlan | null }> {
-	const [read, all, rows] = await Promise.all([readLot(stores, ask.lot, now), stores.home.places(), stores.stock.standing()]); // prettier-ignore
+	const [read, all, rows] = await Promise.all([
+		readLot(stores, ask.lot, now),
+		stores.home.places(),
+		stores.stock.standing()
+	]);
 	const { thing, kitchen, lot } = read;
 	const { units } = kitchen;
 	const places: StandIn[] = all
@@ -42,8 +46,21 @@ export async function storeFor(
 		name: lot.title,
 		amount: sayWeight(read.whole_g, units),
 		selects: [
-			{ name: 'place', label: 'into', value: place?.id ?? '', options: places.map((p) => ({ value: p.id, words: `${p.name}, ${sayTemperature(p.C, units)}` })) }, // prettier-ignore
-			{ name: 'cured', label: 'cured already', value: ask.cured ?? 'no', options: [{ value: 'no', words: 'not yet' }, { value: 'yes', words: 'yes, or not wanted' }] } // prettier-ignore
+			{
+				name: 'place',
+				label: 'into',
+				value: place?.id ?? '',
+				options: places.map((p) => ({ value: p.id, words: `${p.name}, ${sayTemperature(p.C, units)}` }))
+			},
+			{
+				name: 'cured',
+				label: 'cured already',
+				value: ask.cured ?? 'no',
+				options: [
+					{ value: 'no', words: 'not yet' },
+					{ value: 'yes', words: 'yes, or not wanted' }
+				]
+			}
 		],
 		gets: null,
 		cautions: [],
@@ -62,11 +79,28 @@ export async function storeFor(
 		.filter((r) => r.placeId === place.id && !r.waiting && r.state === 'fresh')
 		.flatMap((r) => (foodById(r.food) ? [{ food: r.food, name: r.title.toLowerCase() }] : []));
 	const plan = planStore(
-		{ thing, called: lot.title, lotId: lot.id, raw_g, before: staysAfter(lot, read.place, now), place, places, there, aside: fridge ? { id: fridge.id, name: fridge.name } : null, cured: ask.cured === 'yes' }, // prettier-ignore
+		{
+			thing,
+			called: lot.title,
+			lotId: lot.id,
+			raw_g,
+			before: staysAfter(lot, read.place, now),
+			place,
+			places,
+			there,
+			aside: fridge ? { id: fridge.id, name: fridge.name } : null,
+			cured: ask.cured === 'yes'
+		},
 		kitchen
 	);
 	if (plan.kind === 'refused')
-		return { view: { ...base, stop: `${plan.reason} ${plan.rule === 'cellar-temperature' ? 'Better: ' : ''}${plan.instead.join('; ')}.` }, plan: null }; // prettier-ignore
+		return {
+			view: {
+				...base,
+				stop: `${plan.reason} ${plan.rule === 'cellar-temperature' ? 'Better: ' : ''}${plan.instead.join('; ')}.`
+			},
+			plan: null
+		};
 	return {
 		plan,
 		view: {

@@ -8,7 +8,16 @@ import type { SealPlan } from './plan';
 export type SealTap = TapOf<SealEvent>;
 export type SealAct = Act<SealTap>;
 
-const still = { unit: null, due: null, latest: null, clock: false, over: false, ready: true, subject: 1, task: 'seal' } as const; // prettier-ignore
+const still = {
+	unit: null,
+	due: null,
+	latest: null,
+	clock: false,
+	over: false,
+	ready: true,
+	subject: 1,
+	task: 'seal'
+} as const;
 
 /** A quarter of an hour before its time what is out is called back (common practice). */
 const callBefore_ms = 15 * 60_000;
@@ -114,7 +123,13 @@ function roundActs(plan: SealPlan, state: SealState): SealAct[] {
 	if (!round || !planned) return [];
 	const bag = (n: number) => sayCount(n, subject.into);
 	const of = plan.rounds.length > 1 ? `Lot ${round.n} of ${plan.rounds.length}: ` : '';
-	const base = { ...still, about: `${subject.food.name}${of ? ` · lot ${round.n} of ${plan.rounds.length}` : ''}`, short: nameOf(plan, round.n), since: state.startedAt, urgency: 5 }; // prettier-ignore
+	const base = {
+		...still,
+		about: `${subject.food.name}${of ? ` · lot ${round.n} of ${plan.rounds.length}` : ''}`,
+		short: nameOf(plan, round.n),
+		since: state.startedAt,
+		urgency: 5
+	};
 	if (plan.out_h !== null && !isOut(round) && round.sealed === 0)
 		return [
 			{
@@ -144,9 +159,14 @@ function roundActs(plan: SealPlan, state: SealState): SealAct[] {
 				key: `seal-${round.n}`,
 				kind: 'round-sealed',
 				sentence: `${of}seal all ${bag(round.filled)} in one go.`,
-				hint: 'Mouths uncuffed, dry and smooth. A bag that goes loose, wrinkles or takes juice is opened and sealed again; the bar cools between.', // prettier-ignore
+				hint: 'Mouths uncuffed, dry and smooth. A bag that goes loose, wrinkles or takes juice is opened and sealed again; the bar cools between.',
 				button: { label: 'All of them hold', tap: { type: 'round-sealed', round: round.n, bags: round.filled } },
-				others: [1, 2].filter((n) => n < round.filled).map((n) => ({ label: `${n} would not hold`, tap: { type: 'round-sealed', round: round.n, bags: round.filled - n } as const })) // prettier-ignore
+				others: [1, 2]
+					.filter((n) => n < round.filled)
+					.map((n) => ({
+						label: `${n} would not hold`,
+						tap: { type: 'round-sealed', round: round.n, bags: round.filled - n } as const
+					}))
 			}
 		];
 	return [
@@ -155,7 +175,10 @@ function roundActs(plan: SealPlan, state: SealState): SealAct[] {
 			key: `pack-${round.n}`,
 			kind: 'pack',
 			sentence: `${of}${bag(round.sealed - round.away)} into the ${subject.place === 'freezer' ? 'freezer' : 'pantry'}.`,
-			hint: subject.place === 'freezer' ? 'One beside the other until they are hard. Looked at again in two days: a loose one is opened, or eaten first.' : 'Dark and cool. Looked at again in two days.', // prettier-ignore
+			hint:
+				subject.place === 'freezer'
+					? 'One beside the other until they are hard. Looked at again in two days: a loose one is opened, or eaten first.'
+					: 'Dark and cool. Looked at again in two days.',
 			asks: 'packs',
 			button: null,
 			urgency: 4

@@ -41,7 +41,11 @@ export const isOut = (round: RoundState): boolean => round.spells.some((s) => s.
 export const backBy = (plan: SealPlan, round: RoundState): number | null => {
 	const open = round.spells.find((s) => s.to === null);
 	if (!open || plan.out_h === null) return null;
-	return open.from + plan.out_h * hour_ms - outFor({ ...round, spells: round.spells.filter((s) => s.to !== null) }, open.from); // prettier-ignore
+	return (
+		open.from +
+		plan.out_h * hour_ms -
+		outFor({ ...round, spells: round.spells.filter((s) => s.to !== null) }, open.from)
+	);
 };
 
 /** Whether something of a round is still to be done. */

@@ -13,7 +13,9 @@ function surprise(plan: SealPlan, tap: SealTap): string | undefined {
 	const subject = subjectOf(plan);
 	if (tap.type === 'round-filled' || tap.type === 'round-sealed') {
 		const planned = plan.rounds.find((r) => r.n === tap.round)?.packs ?? subject.packs;
-		return tap.bags > planned * 2 + 2 ? `${sayCount(tap.bags, subject.into)}, where ${planned} were to come. Is that right?` : undefined; // prettier-ignore
+		return tap.bags > planned * 2 + 2
+			? `${sayCount(tap.bags, subject.into)}, where ${planned} were to come. Is that right?`
+			: undefined;
 	}
 	if (tap.type === 'pack' && tap.packs * tap.pack_g > subject.raw_g * 1.2)
 		return `${sayWeight(tap.packs * tap.pack_g, plan.units)} of ${sayWeight(subject.raw_g, plan.units)}. Is that right?`;

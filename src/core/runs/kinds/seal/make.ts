@@ -57,8 +57,11 @@ function firstOf({ thing, sealer, firmFirst }: SealChosen, liquid: boolean): Sea
 	if (thing.state === 'frozen' || thing.state === 'dried') return null;
 	if (liquid)
 		return sealer?.chamber ? null : { how: 'in moulds or boxes, until it is a block', hours: frozenFirst_h.liquid };
-	if (!isMeat(thing.food) && thing.state !== 'cooked') return { how: 'on a tray, in one layer, until they are hard', hours: frozenFirst_h.pieces }; // prettier-ignore
-	return firmFirst && !sealer?.chamber ? { how: 'on a tray, until its edges are stiff', hours: frozenFirst_h.meat } : null; // prettier-ignore
+	if (!isMeat(thing.food) && thing.state !== 'cooked')
+		return { how: 'on a tray, in one layer, until they are hard', hours: frozenFirst_h.pieces };
+	return firmFirst && !sealer?.chamber
+		? { how: 'on a tray, until its edges are stiff', hours: frozenFirst_h.meat }
+		: null;
 }
 
 /**
@@ -101,7 +104,8 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 	// A brittle dry thing goes into a jar; what is for the freezer into bags.
 	const jar = place === 'pantry' ? kitchen.containers.find((c) => c.kind === 'jar') : undefined;
 	const underClock = !dried;
-	const cold = thing.food.perishable === true || isMeat(thing.food) || thing.state === 'cooked' || thing.state === 'frozen'; // prettier-ignore
+	const cold =
+		thing.food.perishable === true || isMeat(thing.food) || thing.state === 'cooked' || thing.state === 'frozen';
 	const hot = kitchen.room_C > meatRules.hotRoom_C.value;
 	const hands_s = packs * (fill_s + draw_s) + sealRules.setUp_s.value;
 	const { cut, words } = bagFor(chosen, kitchen, place === 'pantry', packs);
@@ -152,7 +156,8 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 /** A vacuum pack of fish or meat is opened before it thaws (NCHFP and FDA, from memory). */
 function useOf(thing: Thing): string {
 	if (thing.state === 'dried') return isMeat(thing.food) ? 'From the freezer; opened, it is kept cold.' : '';
-	if (isMeat(thing.food)) return `Thaw in the fridge, the pack opened first.${thing.state === 'cooked' ? '' : ' Cook through.'}`; // prettier-ignore
+	if (isMeat(thing.food))
+		return `Thaw in the fridge, the pack opened first.${thing.state === 'cooked' ? '' : ' Cook through.'}`;
 	return thing.state === 'cooked' ? 'Heat through; thawed in the fridge, the pack opened.' : 'From frozen.';
 }
 
@@ -167,10 +172,20 @@ function bagFor(
 	const widths = [...new Set([...(sealer?.rolls_m ?? []), ...rolls.map((r) => r.size / 1000)])];
 	const cut = bagCut(item, widths);
 	if (cut.roll === undefined && widths.length > 0)
-		return { cut: null, words: [`None of the rolls is wide enough for such a piece: it wants ${sayLength(cut.width_m, kitchen.units)} flat.`] }; // prettier-ignore
+		return {
+			cut: null,
+			words: [
+				`None of the rolls is wide enough for such a piece: it wants ${sayLength(cut.width_m, kitchen.units)} flat.`
+			]
+		};
 	const roll = rolls.find((r) => Math.abs(r.size / 1000 - (cut.roll ?? 0)) < 0.001);
 	// Said before the first one is filled: the usual failure is a roll that ends.
 	const wants_cm = Math.ceil(cut.cut_m * 100 * packs);
-	const short = roll && roll.amount < wants_cm ? [`${roll.name} is short: ${sayLength(wants_cm / 100, kitchen.units)} are wanted, ${sayLength(roll.amount / 100, kitchen.units)} are there.`] : []; // prettier-ignore
+	const short =
+		roll && roll.amount < wants_cm
+			? [
+					`${roll.name} is short: ${sayLength(wants_cm / 100, kitchen.units)} are wanted, ${sayLength(roll.amount / 100, kitchen.units)} are there.`
+				]
+			: [];
 	return { cut: { length_m: cut.cut_m, width_m: cut.roll ?? cut.width_m, roll: roll?.name ?? '' }, words: short };
 }

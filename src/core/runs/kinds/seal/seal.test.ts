@@ -17,7 +17,18 @@ const minute = 60_000;
 function ask(food: string, state: State = 'fresh', more: Partial<SealChosen> = {}) {
 	const row = foodById(food);
 	if (!row) throw new Error(food);
-	const chosen = { thing: { ...plain(row), state }, called: row.name, lotId: 'l', raw_g: 20_000, keepsUntil: '2027-03-01', pack_g: 500, item: null, sealer: null, firmFirst: false, ...more }; // prettier-ignore
+	const chosen = {
+		thing: { ...plain(row), state },
+		called: row.name,
+		lotId: 'l',
+		raw_g: 20_000,
+		keepsUntil: '2027-03-01',
+		pack_g: 500,
+		item: null,
+		sealer: null,
+		firmFirst: false,
+		...more
+	};
 	return planSeal(chosen, kitchen, start);
 }
 function planOf(...asked: Parameters<typeof ask>): SealPlan {
@@ -62,12 +73,21 @@ describe('40 packs of mince, sealed in one go in three lots under the clock', ()
 		expect(seal.allAway(plan, state)).toBe(true);
 		expect(state.rounds.map((r) => outFor(r, start + 300 * minute) / minute)).toEqual([25, 25, 25]);
 		const [entry] = seal.book(plan, state).entries;
-		expect(entry).toMatchObject({ wayId: 'vacuum', method: 'freeze', state: 'frozen', closing: { packs: 40, packed_g: 20_000, lost_g: 0 } }); // prettier-ignore
+		expect(entry).toMatchObject({
+			wayId: 'vacuum',
+			method: 'freeze',
+			state: 'frozen',
+			closing: { packs: 40, packed_g: 20_000, lost_g: 0 }
+		});
 		// NCHFP (from memory): mince three to four months; no date is made later by the vacuum.
 		expect(entry?.months).toBeLessThanOrEqual(4);
 	});
 	it('adds its times out of the cold: 50 minutes, back, and 70 are left', () => {
-		const out = [ev(0, { type: 'bags-ready' }), ev(0, { type: 'round-out', round: 1 }), ev(50, { type: 'round-back', round: 1 })]; // prettier-ignore
+		const out = [
+			ev(0, { type: 'bags-ready' }),
+			ev(0, { type: 'round-out', round: 1 }),
+			ev(50, { type: 'round-back', round: 1 })
+		];
 		const again = [...out, ev(200, { type: 'round-out', round: 1 })];
 		const [round] = fold(plan, again).rounds;
 		expect(round && backBy(plan, round)).toBe(start + 270 * minute);
@@ -76,7 +96,9 @@ describe('40 packs of mince, sealed in one go in three lots under the clock', ()
 		const late = fold(plan, [...again, ev(275, { type: 'round-sealed', round: 1, bags: 14 }), pack(276, 14)]);
 		expect(late.packed).toEqual([]);
 		expect(late.ignored[0]?.why).toContain('more than 2 h');
-		expect(fold(plan, [...again, ev(260, { type: 'round-sealed', round: 1, bags: 14 }), pack(265, 14)]).packed).toHaveLength(1); // prettier-ignore
+		expect(
+			fold(plan, [...again, ev(260, { type: 'round-sealed', round: 1, bags: 14 }), pack(265, 14)]).packed
+		).toHaveLength(1);
 	});
 	it('asks about a slip, counts a bag that would not hold, and takes what was packed uncounted for packed', () => {
 		expect(seal.surprise(plan, { type: 'round-sealed', round: 1, bags: 140 })).toContain('14 were to come');
@@ -89,12 +111,19 @@ describe('40 packs of mince, sealed in one go in three lots under the clock', ()
 
 describe('what is closed in without air, and what is not', () => {
 	it('raw vegetables that want their blanch, garlic, mushrooms, and what lives are refused with a way on', () => {
-		for (const [food, state] of [['broccoli', 'fresh'], ['green-beans', 'fresh'], ['potatoes', 'prepared'], ['cabbage', 'fermented'], ['tomatoes', 'canned'], ['sprouts', 'sprouted']] as const) {
+		for (const [food, state] of [
+			['broccoli', 'fresh'],
+			['green-beans', 'fresh'],
+			['potatoes', 'prepared'],
+			['cabbage', 'fermented'],
+			['tomatoes', 'canned'],
+			['sprouts', 'sprouted']
+		] as const) {
 			if (!foodById(food)) continue;
 			const answer = ask(food, state);
 			expect(answer, food).toMatchObject({ kind: 'refused' });
 			if (answer.kind === 'refused') expect(answer.instead.length, food).toBeGreaterThan(0);
-		} // prettier-ignore
+		}
 		expect(ask('broccoli', 'frozen')).toMatchObject({ kind: 'seal' });
 		// What is refused for a reason of its own says that reason.
 		const cured = ask('beef', 'cured');
@@ -113,7 +142,11 @@ describe('what is closed in without air, and what is not', () => {
 	});
 	it('dry goods stand on the shelf in jars without a clock; dried meat stays in the freezer, where its places are', () => {
 		const apples = planOf('apples', 'dried', { raw_g: 2000, pack_g: 250 });
-		expect(apples).toMatchObject({ out_h: null, rounds: [{ n: 1, packs: 8 }], subjects: [{ place: 'pantry', into: 'jar', until: '2027-03-01' }] }); // prettier-ignore
+		expect(apples).toMatchObject({
+			out_h: null,
+			rounds: [{ n: 1, packs: 8 }],
+			subjects: [{ place: 'pantry', into: 'jar', until: '2027-03-01' }]
+		});
 		expect(seal.placesFor(apples, 1)).toContain('pantry');
 		const jerky = planOf('beef', 'dried', { raw_g: 900 });
 		expect(jerky.subjects[0].place).toBe('freezer');
@@ -121,10 +154,16 @@ describe('what is closed in without air, and what is not', () => {
 	});
 	it('cuts a bag by the item: its length, its height and three inches', () => {
 		// Common practice, hand-worked: 20 + 10 + 7.62 = 37.62 cm; 12 + 10 + 2 and two seams of 1.2 wide: off the 28 cm roll.
-		const [roast] = planOf('beef', 'fresh', { item: { length_m: 0.2, width_m: 0.12, height_m: 0.1 }, sealer: { rolls_m: [0.2, 0.28], chamber: false } }).subjects; // prettier-ignore
+		const [roast] = planOf('beef', 'fresh', {
+			item: { length_m: 0.2, width_m: 0.12, height_m: 0.1 },
+			sealer: { rolls_m: [0.2, 0.28], chamber: false }
+		}).subjects;
 		expect(roast.cut?.length_m).toBeCloseTo(0.3762, 4);
 		expect(roast.cut?.width_m).toBe(0.28);
-		const wide = planOf('beef', 'fresh', { item: { length_m: 0.4, width_m: 0.3, height_m: 0.2 }, sealer: { rolls_m: [0.28], chamber: false } }); // prettier-ignore
+		const wide = planOf('beef', 'fresh', {
+			item: { length_m: 0.4, width_m: 0.3, height_m: 0.2 },
+			sealer: { rolls_m: [0.28], chamber: false }
+		});
 		expect(wide.subjects[0].cut).toBeNull();
 		expect(wide.subjects[0].cautions.join(' ')).toContain('None of the rolls is wide enough');
 	});

@@ -7,7 +7,16 @@ import type { StorePlan } from './plan';
 export type StoreTap = TapOf<StoreEvent>;
 export type StoreAct = Act<StoreTap>;
 
-const still = { unit: null, due: null, latest: null, clock: false, over: false, ready: true, subject: null, task: 'wash' } as const; // prettier-ignore
+const still = {
+	unit: null,
+	due: null,
+	latest: null,
+	clock: false,
+	over: false,
+	ready: true,
+	subject: null,
+	task: 'wash'
+} as const;
 
 /** A kilo of two hundred is the scale's play; less is no pile of its own. */
 const asideShare = 0.005;

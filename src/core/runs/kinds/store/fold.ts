@@ -37,7 +37,19 @@ function apply(plan: StorePlan, draft: Own & CommonDraft, event: StoreEvent): st
 			return undefined;
 		case 'set-aside': {
 			const { id: eventId, grams, placeId, at } = event;
-			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title: `${plan.food.name}, to eat first`, foodKind: plan.foodKind, first: true, ...staysUntil(plan, draft, at) }); // prettier-ignore
+			draft.byproducts.push({
+				eventId,
+				subject: 1,
+				food: plan.food.id,
+				form: plan.form,
+				grams,
+				placeId,
+				at,
+				title: `${plan.food.name}, to eat first`,
+				foodKind: plan.foodKind,
+				first: true,
+				...staysUntil(plan, draft, at)
+			});
 			draft.aside_g += grams;
 			return undefined;
 		}
@@ -52,7 +64,19 @@ function apply(plan: StorePlan, draft: Own & CommonDraft, event: StoreEvent): st
 		case 'stored': {
 			const { id: eventId, grams, placeId, at } = event;
 			const title = titleOf(plan, draft.curedAt !== null);
-			draft.byproducts.push({ eventId, subject: 1, food: plan.food.id, form: plan.form, grams, placeId, at, title, foodKind: plan.foodKind, kept: true, ...staysUntil(plan, draft, at) }); // prettier-ignore
+			draft.byproducts.push({
+				eventId,
+				subject: 1,
+				food: plan.food.id,
+				form: plan.form,
+				grams,
+				placeId,
+				at,
+				title,
+				foodKind: plan.foodKind,
+				kept: true,
+				...staysUntil(plan, draft, at)
+			});
 			draft.stored_g += grams;
 			return undefined;
 		}

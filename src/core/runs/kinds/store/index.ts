@@ -91,7 +91,15 @@ export const store: RunKind<StorePlan, StoreState, StoreEvent> = {
 	say,
 	head: (plan) => ({ food: plan.food.name, way: 'stored', raw_g: plan.raw_g }),
 	outputs: (plan) => [
-		{ n: 1, title: titleOf(plan, false), portion_g: plan.raw_g, prepared_g: plan.raw_g, use: '', keeps: { months: 0, days: plan.keeps_days[0] }, aside: true } // prettier-ignore
+		{
+			n: 1,
+			title: titleOf(plan, false),
+			portion_g: plan.raw_g,
+			prepared_g: plan.raw_g,
+			use: '',
+			keeps: { months: 0, days: plan.keeps_days[0] },
+			aside: true
+		}
 	],
 	byproducts: (plan) => [{ food: plan.food.id, form: plan.form }],
 	lots: (plan) => [{ lotId: plan.lotId, raw_g: plan.raw_g }]

@@ -29,13 +29,16 @@ export interface StoreChosen {
 }
 
 /** Whether a thing is kept whole and alive at all. */
-export const storable = (thing: Thing): boolean => advise(thing, 'cellar', {}).kind !== 'refused' && thing.state === 'fresh'; // prettier-ignore
+export const storable = (thing: Thing): boolean =>
+	advise(thing, 'cellar', {}).kind !== 'refused' && thing.state === 'fresh';
 
 /** Whether a place suits what a food wants. */
 export const suits = (thing: Thing, place: StandIn): boolean =>
 	place.kind === 'ground'
 		? inTheRow.has(thing.food.id)
-		: place.kind !== 'freezer' && place.kind !== 'crock' && advise(thing, 'cellar', { place_C: place.C }).kind !== 'refused'; // prettier-ignore
+		: place.kind !== 'freezer' &&
+			place.kind !== 'crock' &&
+			advise(thing, 'cellar', { place_C: place.C }).kind !== 'refused';
 
 /** Colder than its juice bears: what has frozen through does not keep. A row in the ground has straw over it. */
 const freezesAt = (thing: Thing, place: StandIn): boolean =>
@@ -72,15 +75,27 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 	if (any.kind === 'refused') return any;
 	const { want } = thing.food;
 	if (!want || thing.state !== 'fresh')
-		return { kind: 'refused', reason: `${called}: no store is known that keeps them.`, source: sources.practice.title, instead: ['Their other ways stand on their page'] }; // prettier-ignore
+		return {
+			kind: 'refused',
+			reason: `${called}: no store is known that keeps them.`,
+			source: sources.practice.title,
+			instead: ['Their other ways stand on their page']
+		};
 	const fits = suits(thing, place) && !freezesAt(thing, place);
 	if (!fits && (freezesAt(thing, place) || !bearable(thing, place))) return wrongCold(chosen, want.C, kitchen);
 	const row = chosen.cured || place.kind === 'ground' ? undefined : curingOf(thing.food.id, thing.kind?.id);
 	const days = daysAt(thing, place);
-	const how = place.kind === 'ground' ? 'in their row, the tops cut back, under a foot of straw or leaves before the ground freezes' : (storedHow.find((h) => h.foods.includes(thing.food.id))?.words ?? 'in shallow crates, in one or two layers'); // prettier-ignore
+	const how =
+		place.kind === 'ground'
+			? 'in their row, the tops cut back, under a foot of straw or leaves before the ground freezes'
+			: (storedHow.find((h) => h.foods.includes(thing.food.id))?.words ?? 'in shallow crates, in one or two layers');
 	const neighbours = apartFrom(thing.food).flatMap((a) => {
 		const beside = chosen.there.filter((t) => a.from.foods.includes(t.food) && t.food !== thing.food.id);
-		return beside.length > 0 ? [`Not beside the ${[...new Set(beside.map((b) => b.name))].join(' and the ')} in ${place.name}: ${a.from.words} ${a.row.words}`] : []; // prettier-ignore
+		return beside.length > 0
+			? [
+					`Not beside the ${[...new Set(beside.map((b) => b.name))].join(' and the ')} in ${place.name}: ${a.from.words} ${a.row.words}`
+				]
+			: [];
 	});
 	return {
 		core: coreVersion,
@@ -103,10 +118,18 @@ export function planStore(chosen: StoreChosen, kitchen: Kitchen): StorePlan | Re
 		hands_s: 600 + (raw_g / 1000) * 120,
 		source: `${sources[want.source].short} (${want.confidence})`,
 		cautions: [
-			...(fits ? [] : [`${place.name} has ${sayTemperature(place.C, units)}, warmer than they want: there they keep about ${sayRange(days)} days, not ${sayRange(want.weeks)} weeks.`]), // prettier-ignore
+			...(fits
+				? []
+				: [
+						`${place.name} has ${sayTemperature(place.C, units)}, warmer than they want: there they keep about ${sayRange(days)} days, not ${sayRange(want.weeks)} weeks.`
+					]),
 			...neighbours,
-			...(curingOf(thing.food.id) && !curingOf(thing.food.id, thing.kind?.id) && thing.kind ? [`${thing.kind.name}: curing shortens their life; they are stored as they are and eaten first.`] : []), // prettier-ignore
-			...(place.kind === 'ground' ? ['Dug before the ground is too hard for a fork; mice and voles find them under straw.'] : []), // prettier-ignore
+			...(curingOf(thing.food.id) && !curingOf(thing.food.id, thing.kind?.id) && thing.kind
+				? [`${thing.kind.name}: curing shortens their life; they are stored as they are and eaten first.`]
+				: []),
+			...(place.kind === 'ground'
+				? ['Dug before the ground is too hard for a fork; mice and voles find them under straw.']
+				: []),
 			...any.cautions.map((c) => c.text)
 		]
 	};

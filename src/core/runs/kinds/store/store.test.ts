@@ -25,7 +25,22 @@ const foodOf = (id: string) => {
 	return food;
 };
 const ask = (food: string, more: Partial<StoreChosen> = {}) =>
-	planStore({ thing: plain(foodOf(food)), called: foodOf(food).name, lotId: 'x', raw_g: 20_000, before: [{ place: 'counter', place_C: 20, from: start - 5 * day_ms, until: start }], place: cellar, places: [cellar, loft, garage, row], there: [], aside: { id: 'f', name: 'Fridge' }, cured: false, ...more }, kitchen); // prettier-ignore
+	planStore(
+		{
+			thing: plain(foodOf(food)),
+			called: foodOf(food).name,
+			lotId: 'x',
+			raw_g: 20_000,
+			before: [{ place: 'counter', place_C: 20, from: start - 5 * day_ms, until: start }],
+			place: cellar,
+			places: [cellar, loft, garage, row],
+			there: [],
+			aside: { id: 'f', name: 'Fridge' },
+			cured: false,
+			...more
+		},
+		kitchen
+	);
 function planOf(...asked: Parameters<typeof ask>): StorePlan {
 	const plan = ask(...asked);
 	if (plan.kind === 'refused') throw new Error(plan.reason);
@@ -58,12 +73,18 @@ describe('whole and alive into store', () => {
 		// ASHRAE (from memory): onions −0.9 °C, apples −1.1 °C or a little below.
 		const frost = { id: 'w', name: 'Woodshed', kind: 'cool', C: -2 } as const;
 		for (const food of ['onions', 'apples', 'carrots', 'potatoes'])
-			expect(ask(food, { place: frost, places: [frost, cellar] }), food).toMatchObject({ kind: 'refused', rule: 'cellar-temperature' }); // prettier-ignore
+			expect(ask(food, { place: frost, places: [frost, cellar] }), food).toMatchObject({
+				kind: 'refused',
+				rule: 'cellar-temperature'
+			});
 	});
 	it('acorn squash is not cured, and says why; roots may stay in their row, potatoes not', () => {
 		const acorn = kindById('winter-squash', 'acorn');
 		expect(acorn).toBeDefined();
-		const plan = planOf('winter-squash', { place: loft, thing: { ...plain(foodOf('winter-squash')), ...(acorn ? { kind: acorn } : {}) } }); // prettier-ignore
+		const plan = planOf('winter-squash', {
+			place: loft,
+			thing: { ...plain(foodOf('winter-squash')), ...(acorn ? { kind: acorn } : {}) }
+		});
 		expect(plan.cure).toBeNull();
 		expect(plan.cautions.join(' ')).toContain('curing shortens');
 		expect(planOf('parsnips', { place: row }).how).toContain('in their row');
@@ -72,7 +93,9 @@ describe('whole and alive into store', () => {
 	it('apples beside potatoes, onions beside potatoes are warned of; carrots beside potatoes are not', () => {
 		const there = [{ food: 'apples', name: 'bramley apples' }];
 		expect(planOf('potatoes', { there }).cautions[0]).toContain('Not beside the bramley apples in Cellar');
-		expect(planOf('potatoes', { there: [{ food: 'carrots', name: 'carrots' }] }).cautions.join(' ')).not.toContain('Not beside'); // prettier-ignore
+		expect(planOf('potatoes', { there: [{ food: 'carrots', name: 'carrots' }] }).cautions.join(' ')).not.toContain(
+			'Not beside'
+		);
 		const among = (...ids: string[]) => clashesAmong(ids.map(foodOf)).map((c) => [c.one, ...c.others]);
 		expect(among('apples', 'potatoes')).toEqual([['apples', 'potatoes']]);
 		expect(among('potatoes', 'onions', 'carrots')).toEqual([
@@ -97,20 +120,35 @@ describe('whole and alive into store', () => {
 		events.push(ev(16, { type: 'stored', grams: 17_800, placeId: 'c' }), ev(16, { type: 'finish' }));
 		const { entries, used } = store.book(plan, fold(plan, events));
 		expect(used).toEqual([{ lotId: 'x', grams: 20_000 }]);
-		expect(entries[0]).toMatchObject({ title: 'onions, cured', method: 'cellar', closing: { byproduct_g: 19_300, lost_g: 700 } }); // prettier-ignore
-		expect(fold(plan, events).byproducts.map((b) => [b.title, b.kept ?? false])).toEqual([['onions, to eat first', false], ['onions, cured', true]]); // prettier-ignore
+		expect(entries[0]).toMatchObject({
+			title: 'onions, cured',
+			method: 'cellar',
+			closing: { byproduct_g: 19_300, lost_g: 700 }
+		});
+		expect(fold(plan, events).byproducts.map((b) => [b.title, b.kept ?? false])).toEqual([
+			['onions, to eat first', false],
+			['onions, cured', true]
+		]);
 	});
 	it('what is not cured is no younger for being put away; what is cured begins its weeks', () => {
 		const carrots = planOf('carrots');
 		const [kept] = fold(carrots, [ev(1, { type: 'stored', grams: 19_000, placeId: 'c' })]).byproducts;
 		expect(kept?.stays).toEqual([{ place: 'counter', place_C: 20, from: start - 5 * day_ms, until: start + day_ms }]);
 		const onions = planOf('onions', { place: { ...cellar, C: 1 } });
-		const cured = [ev(0, { type: 'curing' }), ev(15, { type: 'cured' }), ev(15, { type: 'stored', grams: 19_000, placeId: 'c' })]; // prettier-ignore
+		const cured = [
+			ev(0, { type: 'curing' }),
+			ev(15, { type: 'cured' }),
+			ev(15, { type: 'stored', grams: 19_000, placeId: 'c' })
+		];
 		expect(fold(onions, cured).byproducts[0]?.stays).toBeUndefined();
 	});
 	it('closed before they stand in their place, they are still where they were', () => {
 		const plan = planOf('onions', { place: { ...cellar, C: 1 } });
-		const events = [ev(0, { type: 'weigh', grams: 18_000 }), ev(0, { type: 'set-aside', grams: 2000, placeId: 'f' }), ev(1, { type: 'finish' })]; // prettier-ignore
+		const events = [
+			ev(0, { type: 'weigh', grams: 18_000 }),
+			ev(0, { type: 'set-aside', grams: 2000, placeId: 'f' }),
+			ev(1, { type: 'finish' })
+		];
 		expect(store.book(plan, fold(plan, events)).used).toEqual([{ lotId: 'x', grams: 2000 }]);
 		expect(store.surprise(plan, { type: 'stored', grams: 178_000, placeId: 'c' })).toContain('178 kg of 20.0 kg');
 	});
