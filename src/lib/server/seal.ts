@@ -6,10 +6,12 @@ import type { Item } from '$core/packing/bags';
 import { dateIn } from '$core/freezing/keep';
 import { isMeat } from '$core/safety/dry';
 import { planSeal } from '$core/runs/kinds/seal/make';
+import type { Stay } from '$core/things/clock';
 import type { SealPlan } from '$core/runs/kinds/seal/plan';
 import type { Begin } from '$lib/ui/run/types';
 import { AppError } from './errors';
 import type { Stores } from './stores';
+import { staysAfter } from './things';
 import { amountOf, readLot } from './ways/read';
 
 export interface SealAsk {
@@ -92,6 +94,8 @@ export async function sealFor(
 			thing,
 			called: lot.title,
 			lotId: lot.id,
+			warm_ms: warmOf(staysAfter(lot, read.place, now)),
+			place: { name: read.place.name, C: read.place.tempC },
 			raw_g,
 			keepsUntil,
 			pack_g,
@@ -134,7 +138,12 @@ function getsOf(plan: SealPlan, units: Units): NonNullable<Begin['gets']> {
 			],
 			...(plan.out_h === null
 				? []
-				: [['out of the cold', `${sayDuration(plan.out_h * 3600)} at most, all times together`] as const]),
+				: [
+						[
+							'out of the cold',
+							`${sayDuration(plan.out_h * 3600)} at most, all times together${plan.warm_ms > 0 ? `; ${sayDuration(plan.warm_ms / 1000)} are gone already` : ''}`
+						] as const
+					]),
 			[
 				'then',
 				`${s.place === 'freezer' ? 'into the freezer' : 'onto the shelf'}; looked at again in ${sayCount(2, 'day')}`
@@ -169,3 +178,7 @@ function itemOf(text: string | undefined, units: Units): Item | null {
 		);
 	return { length_m, width_m, height_m };
 }
+
+/** Out of the cold so far, ms: every stay in a place warmer than a fridge. */
+const warmOf = (stays: readonly Stay[]): number =>
+	stays.filter((s) => s.place_C > 5).reduce((sum, s) => sum + Math.max(0, (s.until ?? s.from) - s.from), 0);

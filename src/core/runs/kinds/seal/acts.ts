@@ -83,6 +83,7 @@ function bagWords(plan: SealPlan): string {
 function clockActs(plan: SealPlan, state: SealState, now: number): SealAct[] {
 	if (plan.out_h === null) return [];
 	const limit = sayDuration(plan.out_h * 3600);
+	const before = plan.warm_ms > 0 ? ` ${sayDuration(plan.warm_ms / 1000)} of it were gone before the run.` : '';
 	return state.rounds.flatMap((round): SealAct[] => {
 		const due = backBy(plan, round);
 		if (due === null) return [];
@@ -98,8 +99,8 @@ function clockActs(plan: SealPlan, state: SealState, now: number): SealAct[] {
 				sentence: over ? `${capital(name)} has been out too long.` : `${capital(name)} back into the cold.`,
 				hint: over
 					? `More than ${limit} in all: cooked through now, or out. It is neither sealed nor frozen raw.`
-					: `${capital(limit)} out of the cold at most, all its times together.`,
-				since: now - outFor(round, now),
+					: `${capital(limit)} out of the cold at most, all its times together.${before}`,
+				since: now - outFor(round, now) - plan.warm_ms,
 				due,
 				latest: due,
 				clock: true,

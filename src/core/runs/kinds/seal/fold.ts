@@ -37,15 +37,15 @@ export const outFor = (round: RoundState, now: number): number =>
 
 export const isOut = (round: RoundState): boolean => round.spells.some((s) => s.to === null);
 
+/** Out of the cold in this run at most, ms: what it had behind it is taken off. */
+export const limitOf = (plan: SealPlan): number =>
+	plan.out_h === null ? Infinity : Math.max(0, plan.out_h * hour_ms - plan.warm_ms);
+
 /** When it has been out as long as it may, ms; null in the cold, or where it needs none. */
 export const backBy = (plan: SealPlan, round: RoundState): number | null => {
 	const open = round.spells.find((s) => s.to === null);
 	if (!open || plan.out_h === null) return null;
-	return (
-		open.from +
-		plan.out_h * hour_ms -
-		outFor({ ...round, spells: round.spells.filter((s) => s.to !== null) }, open.from)
-	);
+	return open.from + limitOf(plan) - outFor({ ...round, spells: round.spells.filter((s) => s.to !== null) }, open.from);
 };
 
 /** Whether something of a round is still to be done. */
@@ -127,7 +127,7 @@ function putAway(plan: SealPlan, begun: readonly RoundState[], lines: readonly P
 		// More than were counted: they are of the round on the table, else of the last that was.
 		const rest = rounds.find((r) => isOut(r)) ?? [...rounds].reverse().find((r) => r.spells.length > 0);
 		if (open > 0 && rest) touched.push({ round: rest, n: open });
-		const limit = plan.out_h === null ? Infinity : plan.out_h * hour_ms;
+		const limit = limitOf(plan);
 		if (touched.some(({ round }) => outFor(round, line.at) > limit)) {
 			ignored.push({
 				id: line.eventId,

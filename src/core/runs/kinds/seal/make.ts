@@ -3,7 +3,7 @@ import { frozenFirst_h, sealedRaw, sealRules } from '../../../../reference/seali
 import { sources } from '../../../../reference/sources';
 import type { Refusal } from '../../../errors';
 import { bagCut, type Item } from '../../../packing/bags';
-import { sayLength } from '../../../quantities/format';
+import { sayDuration, sayLength } from '../../../quantities/format';
 import { advise } from '../../../safety/advise';
 import { isMeat } from '../../../safety/dry';
 import type { Thing } from '../../../things/thing';
@@ -19,6 +19,10 @@ export interface SealChosen {
 	readonly thing: Thing;
 	readonly called: string;
 	readonly raw_g: number;
+	/** Out of the cold so far, over every place that it has stood in, ms. */
+	readonly warm_ms: number;
+	/** Where it stands; what needs the cold is not begun from a warm place. */
+	readonly place: { readonly name: string; readonly C: number };
 	/** Its label's date, or the end of its clock: "2027-03-01". */
 	readonly keepsUntil: string;
 	readonly pack_g: number;
@@ -36,6 +40,9 @@ const alive: ReadonlySet<string> = new Set(['fermented', 'sprouted', 'pickled', 
 /** What is closed in without more ado: meat, and what is cooked, frozen or dried. */
 export const sealedAsIs = ({ state, food }: Thing): boolean =>
 	state === 'cooked' || state === 'frozen' || state === 'dried' || (isMeat(food) && !alive.has(state));
+
+/** 40 °F (USDA FSIS, from memory), with the play of a thermometer. */
+const fridgeMost_C = 5;
 
 /** At the table in one go (common practice: 20 to 30 minutes, the lower end), and what a pack takes of hands, s. */
 const atTable_s = sealRules.atTable_s.value;
@@ -107,6 +114,20 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 	const cold =
 		thing.food.perishable === true || isMeat(thing.food) || thing.state === 'cooked' || thing.state === 'frozen';
 	const hot = kitchen.room_C > meatRules.hotRoom_C.value;
+	const limit_h = hot ? meatRules.outOfColdHot_h.value : meatRules.outOfCold_h.value;
+	if (cold && underClock && (chosen.place.C > fridgeMost_C || chosen.warm_ms >= limit_h * 3_600_000))
+		return {
+			kind: 'refused',
+			reason:
+				chosen.warm_ms >= limit_h * 3_600_000
+					? `${called} have been out of the cold for ${sayDuration(chosen.warm_ms / 1000)} in all: that is too long to be packed as they are.`
+					: `${called} stand in ${chosen.place.name}, out of the cold: their time runs before the first bag is filled.`,
+			source: sources.fsis.title,
+			instead:
+				chosen.warm_ms >= limit_h * 3_600_000
+					? ['Cooked through at once, or out with it']
+					: ['Into the fridge first, cold through, then lot by lot to the table']
+		};
 	const hands_s = packs * (fill_s + draw_s) + sealRules.setUp_s.value;
 	const { cut, words } = bagFor(chosen, kitchen, place === 'pantry', packs);
 	return {
@@ -115,7 +136,8 @@ export function planSeal(chosen: SealChosen, kitchen: Kitchen, now: number): Sea
 		version: 1,
 		units: kitchen.units,
 		rounds: roundsOf(packs, underClock && cold),
-		out_h: underClock && cold ? (hot ? meatRules.outOfColdHot_h.value : meatRules.outOfCold_h.value) : null,
+		out_h: underClock && cold ? limit_h : null,
+		warm_ms: underClock && cold ? Math.round(chosen.warm_ms) : 0,
 		subjects: [
 			{
 				n: 1,

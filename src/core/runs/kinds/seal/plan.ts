@@ -35,4 +35,6 @@ export interface SealPlan extends AnyPlan {
 	readonly rounds: readonly SealRound[];
 	/** Out of the cold at most, all times together, h; null for what needs no cold. */
 	readonly out_h: number | null;
+	/** Out of the cold before the run began, ms: it counts with the rest. */
+	readonly warm_ms: number;
 }

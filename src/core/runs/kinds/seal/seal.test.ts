@@ -21,6 +21,8 @@ function ask(food: string, state: State = 'fresh', more: Partial<SealChosen> = {
 		thing: { ...plain(row), state },
 		called: row.name,
 		lotId: 'l',
+		warm_ms: 0,
+		place: { name: 'Fridge', C: 4 },
 		raw_g: 20_000,
 		keepsUntil: '2027-03-01',
 		pack_g: 500,
@@ -99,6 +101,19 @@ describe('40 packs of mince, sealed in one go in three lots under the clock', ()
 		expect(
 			fold(plan, [...again, ev(260, { type: 'round-sealed', round: 1, bags: 14 }), pack(265, 14)]).packed
 		).toHaveLength(1);
+	});
+	it('counts the time that it was out before, and is not begun from a warm place', () => {
+		const eighty = planOf('ground-beef', 'fresh', { warm_ms: 80 * minute });
+		const out = [ev(0, { type: 'round-out', round: 1 })];
+		const [round] = fold(eighty, out).rounds;
+		expect(round && backBy(eighty, round)).toBe(start + 40 * minute);
+		expect(fold(eighty, [...out, ev(44, { type: 'round-sealed', round: 1, bags: 14 }), pack(45, 14)]).packed).toEqual(
+			[]
+		);
+		expect(ask('ground-beef', 'fresh', { place: { name: 'Counter', C: 20 } })).toMatchObject({ kind: 'refused' });
+		const long = ask('ground-beef', 'fresh', { warm_ms: 121 * minute });
+		expect(long).toMatchObject({ kind: 'refused', instead: ['Cooked through at once, or out with it'] });
+		expect(ask('apples', 'dried', { place: { name: 'Counter', C: 20 } })).toMatchObject({ kind: 'seal' });
 	});
 	it('asks about a slip, counts a bag that would not hold, and takes what was packed uncounted for packed', () => {
 		expect(seal.surprise(plan, { type: 'round-sealed', round: 1, bags: 140 })).toContain('14 were to come');

@@ -298,7 +298,7 @@ const sealing = alone(
 	'beef',
 	'whole',
 	(world, kitchen) =>
-		planSeal({ ...lotIn(world), thing: plain(knownFood('beef')), called: 'beef', keepsUntil: '2027-03-01', pack_g: 500, item: null, sealer: null, firmFirst: true }, kitchen, world.start), // prettier-ignore
+		planSeal({ ...lotIn(world), thing: plain(knownFood('beef')), called: 'beef', keepsUntil: '2027-03-01', warm_ms: 0, place: { name: 'fridge', C: 4 }, pack_g: 500, item: null, sealer: null, firmFirst: true }, kitchen, world.start), // prettier-ignore
 	sealTap,
 	whereOf
 );
