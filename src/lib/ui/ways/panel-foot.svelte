@@ -6,7 +6,7 @@
 	/** What belongs to the open way and is read when it is wanted: recipe, cautions, steps, and what leads on. */
 	let { panel, lot, hand }: { panel: Panel; lot: WaysView['lot']; hand: Hand | null } = $props();
 	const [first, ...others] = $derived(panel.cautions);
-	/** The most dangerous job of the year says all of it at once. */
+	/** The most dangerous job of the year says all of it at once; where a screen is small, Start comes before its length. */
 	const whole = $derived(panel.slug.startsWith('can:'));
 </script>
 
@@ -25,14 +25,14 @@
 	<section class="mt-3 rounded-xl border border-line px-3 py-1 text-[15px]" aria-label="Mind">
 		<p>
 			<b>Mind:</b>
-			{first.text}{#if first.source}<span class="source"> ({first.source})</span>{/if}
+			{first.text}{#if first.source}<span class="source ml-1">({first.source})</span>{/if}
 		</p>
 		{#if others.length > 0}
-			<details open={whole}>
-				<summary class="py-1">{others.length} more</summary>
+			<details class:whole>
+				<summary class="py-1">{others.length} more{whole ? ', to be read before the lid goes on' : ''}</summary>
 				<ul class="list-disc space-y-1 pl-5">
 					{#each others as c (c.id)}<li>
-							{c.text}{#if c.source}<span class="source"> ({c.source})</span>{/if}
+							{c.text}{#if c.source}<span class="source ml-1">({c.source})</span>{/if}
 						</li>{/each}
 				</ul>
 			</details>
@@ -64,6 +64,18 @@
 </div>
 
 <style>
+	@supports selector(::details-content) {
+		@media (min-width: 641px) {
+			.whole > summary {
+				display: none;
+			}
+			.whole::details-content {
+				content-visibility: visible;
+				display: block;
+				block-size: auto;
+			}
+		}
+	}
 	@media (max-width: 640px) {
 		.also {
 			font-size: 14px;

@@ -134,6 +134,10 @@
 		color: var(--rim);
 		cursor: pointer;
 	}
+	/* A short word is never broken; the reason beside it may run over two lines. */
+	.pills label:not(.off) {
+		flex: none;
+	}
 	.pills label:has(:checked) {
 		background: var(--rim);
 		color: var(--onrim);
