@@ -87,23 +87,32 @@
 		document.documentElement.dataset.alive = '';
 		rung.add(overdue.map(ringOf));
 		const tick = setInterval(() => clock.tick(Date.now()), 250);
-		const follow = setInterval(() => {
-			if (document.visibilityState === 'visible') void again();
-		}, 3000);
+		const follow = setInterval(() => awake(), 3000);
 		const again = async () => {
-			const now = await runs.follow();
-			if (now === undefined || !clock.kept) return;
-			clock.sync(now, Date.now());
-			keepOffset(clock.offset_ms);
+			const heard = await runs.follow();
+			if (!heard) return;
+			if (clock.hear(heard.now, heard.askedAt, heard.answeredAt)) keepOffset(clock.offset_ms);
+			document.documentElement.dataset.asked = `${heard.now}`;
+		};
+		// A device that slept: its clocks and what others have tapped, at once.
+		const awake = () => {
+			if (document.visibilityState === 'visible') void again();
 		};
 		live.ontaps = () => void again();
 		window.addEventListener('online', again);
+		document.addEventListener('visibilitychange', awake);
 		void again();
 		return () => {
 			clearInterval(tick);
 			clearInterval(follow);
 			window.removeEventListener('online', again);
+			document.removeEventListener('visibilitychange', awake);
 		};
+	});
+
+	// As "alive" and "asked": whoever looks at the page from outside sees where it is.
+	$effect(() => {
+		document.documentElement.toggleAttribute('data-unsent', outbox.waiting > 0);
 	});
 
 	$effect(() => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, hydrated, main, openWay, postForm, press, test, toWays, type TestClock } from './help';
+import { expect, hydrated, later, main, openWay, postForm, press, test, toWays, type TestClock } from './help';
 
 /** Drying on a controlled clock, with hand-worked numbers: from the first tray to the labelled jar and its first use. */
 
@@ -17,18 +17,13 @@ async function haul(page: Page, origin: string, lines: readonly string[]): Promi
 }
 
 const field = (page: Page, label: RegExp) => main(page).getByLabel(label).first();
+const hour = 3600;
 const sentence = (page: Page) => main(page).getByRole('heading', { level: 1 });
 
 /** Fills what the act asks for, and taps its button. */
 async function say(page: Page, label: RegExp, value: string): Promise<void> {
 	await field(page, label).fill(value);
 	await press(page);
-}
-
-async function later(page: Page, clock: TestClock, hours: number): Promise<void> {
-	await clock.forward(hours * 3600);
-	await page.reload();
-	await hydrated(page);
 }
 
 /** Through what comes before the trays: weighed, and the printed heat where there is one. */
@@ -39,7 +34,7 @@ async function ready(page: Page, clock: TestClock, weights: readonly string[]): 
 	}
 	for (let i = 0; i < 6 && /Into the|First into/.test(await sentence(page).innerText()); i++) {
 		await press(page);
-		await later(page, clock, 0.15);
+		await later(page, clock, hour * 0.15);
 		await main(page).getByRole('button', { name: 'Out: the last of it' }).click();
 	}
 }
@@ -86,7 +81,7 @@ test('apples and tomatoes in one load: three weighings narrow the forecast, one 
 		[2.5, '160 g'],
 		[2, '113 g']
 	] as const) {
-		await later(page, clock, hours);
+		await later(page, clock, hour * hours);
 		await rack.getByRole('listitem').nth(6).getByRole('button').click();
 		await opened.getByLabel(/on it now/).fill(grams);
 		await opened.getByRole('button', { name: 'Weighed' }).click();
@@ -100,7 +95,7 @@ test('apples and tomatoes in one load: three weighings narrow the forecast, one 
 	await expect(main(page)).toContainText('cannot weigh more');
 
 	// The hand says dry: one tray is pulled, the others go on.
-	await later(page, clock, 3);
+	await later(page, clock, hour * 3);
 	await rack.getByRole('listitem').nth(6).getByRole('button').click();
 	await opened.getByLabel(/on it now/).fill('67 g');
 	await opened.getByRole('button', { name: 'Dry: off it comes' }).click();
@@ -108,13 +103,13 @@ test('apples and tomatoes in one load: three weighings narrow the forecast, one 
 	await expect(rack).toContainText('Off, cooling: apples, 67 g');
 	await rack.getByRole('listitem').nth(5).getByRole('button').click();
 	await page.getByRole('region', { name: 'Tray 6' }).getByRole('button', { name: 'Dry: off it comes' }).click();
-	await later(page, clock, 0.8);
+	await later(page, clock, hour * 0.8);
 	await rack.getByRole('listitem').nth(7).getByRole('button').click();
 	await page.getByRole('region', { name: 'Tray 8' }).getByRole('button', { name: 'Dry: off it comes' }).click();
 	await expect(sentence(page)).toContainText('Into jars, two thirds full');
 	await main(page).getByLabel('jars').fill('1');
 	await main(page).getByRole('button', { name: 'Book these jars' }).click();
-	await later(page, clock, 0.8);
+	await later(page, clock, hour * 0.8);
 	await expect(sentence(page)).toContainText('Into jars, two thirds full');
 	await main(page).getByLabel('jars').fill('1');
 	await main(page).getByRole('button', { name: 'Book these jars' }).click();
@@ -237,9 +232,9 @@ test('berries dipped against whole and halved; carrots in cups; morels only wher
 	// As deep as it may lie; 75 % water, 20 % wanted: 500 g leave 156.
 	for (let n = 0; n < 10 && /A tray into place/.test(await sentence(page).innerText()); n++)
 		await say(page, /on this tray/, '475 g');
-	await later(page, clock, 11);
+	await later(page, clock, hour * 11);
 	for (let n = 0; n < 10 && /Feel tray|Swap the trays/.test(await sentence(page).innerText()); n++) await press(page);
-	await later(page, clock, 1);
+	await later(page, clock, hour * 1);
 	// Dried meat and what holds it stand in the cold alone.
 	await expect(main(page).getByLabel('into').locator('option', { hasText: 'Pantry' })).toHaveCount(0);
 	await main(page).getByLabel('packs', { exact: true }).fill('2');

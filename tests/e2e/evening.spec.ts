@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, hydrated, main, postForm, press, test, type TestClock } from './help';
+import { expect, hydrated, later, main, postForm, press, test, type TestClock } from './help';
 
 /** An evening at the stove over several foods, on a controlled clock: what is done is what the page says. */
 
@@ -21,9 +21,7 @@ async function goOn(page: Page, clock: TestClock, until: RegExp, most = 150): Pr
 		const label = await button.innerText();
 		if (!label.startsWith('Early?')) await press(page);
 		else {
-			await clock.forward((await left_s(page)) + 2);
-			await page.reload();
-			await hydrated(page);
+			await later(page, clock, (await left_s(page)) + 2);
 		}
 	}
 	throw new Error(`It never said ${until}: ${await main(page).innerText()}`);
@@ -260,9 +258,7 @@ test('mince, pork and chicken of one receipt into 300 g packs; a soup cools by i
 	const soup = (await sql`select title from lot where household_id = ${home.id} and food in (select food from lot where title ilike '%soup%') and title ilike '%soup%' and waiting order by created_at desc limit 1`)[0]?.title as string; // prettier-ignore
 	await start(page, [{ title: soup }]);
 	await goOn(page, clock, /Cooling in shallow pans/);
-	await clock.forward(2 * 3600 - 600);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 2 * 3600 - 600);
 	await expect(main(page)).toContainText('How warm is it at its centre? At most 21 °C.');
 	await main(page)
 		.getByLabel(/at its centre/)

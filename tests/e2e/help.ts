@@ -44,11 +44,14 @@ export class TestClock {
 		private readonly context: BrowserContext,
 		private readonly origin: string
 	) {}
-	async forward(seconds: number): Promise<void> {
+	/** @returns the server's time from which on it holds, ms */
+	async forward(seconds: number): Promise<number> {
 		// A tap on its way is sent first: it was made before the clock was moved.
-		await new Promise((r) => setTimeout(r, 250));
+		for (const page of this.context.pages())
+			await page.locator('html:not([data-unsent])').waitFor({ state: 'attached' });
 		this.#shift_s += seconds;
 		await this.context.addCookies([{ name: 'clock', value: `+${this.#shift_s * 1000}`, url: this.origin }]);
+		return Date.now() + this.#shift_s * 1000;
 	}
 }
 
@@ -142,11 +145,11 @@ export async function hydrated(page: Page): Promise<void> {
 	await page.locator('html[data-alive]').waitFor();
 }
 
-/** So much later, seen anew. */
+/** So much later, on a page that is looked at again. */
 export async function later(page: Page, clock: TestClock, seconds: number): Promise<void> {
-	await clock.forward(seconds);
-	await page.reload();
-	await hydrated(page);
+	const now = await clock.forward(seconds);
+	await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+	await page.waitForFunction((at) => Number(document.documentElement.dataset.asked) >= at, now);
 }
 
 /** The one button of a page that begins a run, and its page at the Stove. */

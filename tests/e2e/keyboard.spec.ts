@@ -1,4 +1,4 @@
-import { expect, hydrated, main, test } from './help';
+import { expect, hydrated, later, main, test } from './help';
 
 test('the whole slice by keyboard alone', async ({ page, home, clock }) => {
 	void home;
@@ -42,9 +42,7 @@ test('the whole slice by keyboard alone', async ({ page, home, clock }) => {
 	await page.keyboard.press('u');
 	await expect(main(page)).toContainText('Spread it on');
 	await page.keyboard.press('Space');
-	await clock.forward(3700);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 3700);
 	await page.keyboard.press('Space'); // firm
 	await expect(main(page)).toContainText('Bag, press out the air');
 	await tabTo(/^Book these packs/);

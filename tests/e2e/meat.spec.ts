@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, hydrated, main, postForm, press, test } from './help';
+import { expect, hydrated, later, main, postForm, press, test } from './help';
 
 test('212 kg of boxed beef for six: bags short first, refused by 131 to 178 L, then planned with a second freezer over its days', async ({
 	page,
@@ -62,18 +62,13 @@ test('half a beef, 148 kg, through table and scale: out of the cold and back, th
 	await hydrated(page);
 	const run = page.url();
 	const sentence = main(page).getByRole('heading', { level: 1 });
-	const later = async (minutes: number) => {
-		await clock.forward(minutes * 60);
-		await page.reload();
-		await hydrated(page);
-	};
 	await expect(sentence).toHaveText('Piece 1 onto the table.');
 	await press(page);
 	await expect(sentence).toHaveText('Piece 1 back into the cold.');
-	await later(40);
+	await later(page, clock, 60 * 40);
 	await press(page);
 	// Its clock stands in the cold: the next one comes first, and eighty minutes are left of it (USDA FSIS, two hours, from memory).
-	await later(60);
+	await later(page, clock, 60 * 60);
 	await expect(sentence).toHaveText('Piece 2 onto the table.');
 	const boxes = page.getByRole('listitem').filter({ hasText: 'Piece 1' });
 	// The taps themselves take a second or two of it.

@@ -1,4 +1,4 @@
-import { expect, hydrated, main, postForm, press, test, toWays } from './help';
+import { expect, hydrated, later, main, postForm, press, test, toWays } from './help';
 
 /** A sauce on a controlled clock, with hand-worked numbers: from the board to packs on the shelf. */
 
@@ -25,15 +25,10 @@ test('tomatoes to a half in a pan: softened, milled, three dips, cooled in two s
 	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
 	await hydrated(page);
 	const sentence = main(page).getByRole('heading', { level: 1 });
-	const later = async (minutes: number) => {
-		await clock.forward(minutes * 60);
-		await page.reload();
-		await hydrated(page);
-	};
 	await press(page);
 	await expect(sentence).toContainText('with an inch of water');
 	await press(page);
-	await later(30);
+	await later(page, clock, 60 * 30);
 	await press(page);
 	await expect(sentence).toContainText('Hot through the mill');
 	// What is only expected of it is no weight.
@@ -54,7 +49,7 @@ test('tomatoes to a half in a pan: softened, milled, three dips, cooled in two s
 		[30, '15.2'],
 		[40, '13.6']
 	] as const) {
-		await later(minutes);
+		await later(page, clock, 60 * minutes);
 		await main(page)
 			.getByLabel(/from the floor/)
 			.fill(depth);
@@ -68,10 +63,10 @@ test('tomatoes to a half in a pan: softened, milled, three dips, cooled in two s
 		.fill('15');
 	await press(page);
 	await expect(main(page)).toContainText('It stood at 136 mm before');
-	await later(120);
+	await later(page, clock, 60 * 120);
 	await main(page).getByRole('button', { name: 'It is at the mark' }).click();
 	await expect(sentence).toContainText('Pour it shallow');
-	await later(106);
+	await later(page, clock, 60 * 106);
 	await main(page)
 		.getByLabel(/at its centre/)
 		.fill('19');

@@ -1,4 +1,4 @@
-import { expect, hydrated, main, press, startRun, test } from './help';
+import { expect, hydrated, later, main, press, startRun, test } from './help';
 
 test('a haul goes from the basket to the shelf and into the book', async ({ page, home, clock, quiet }) => {
 	void home;
@@ -33,16 +33,12 @@ test('a haul goes from the basket to the shelf and into the book', async ({ page
 	await main(page).getByRole('textbox').fill('1.4 kg');
 	await press(page); // weighed
 	await expect(main(page)).toContainText('Waiting for the boil');
-	await clock.forward(1300);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 1300);
 	await press(page); // it boils
 	await expect(main(page)).toContainText('Potful 1 into the boiling water');
 	await expect(main(page)).toContainText('potful 1 of 2, 700 g');
 	await press(page); // in
-	await clock.forward(45);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 45);
 	await press(page); // the boil is back
 	await expect(main(page).getByRole('timer')).toHaveText(/^1:(30|2\d)$/);
 
@@ -57,9 +53,7 @@ test('a haul goes from the basket to the shelf and into the book', async ({ page
 	await hydrated(page);
 	await expect(main(page).getByRole('timer')).toHaveText(/^1:[012]\d$/);
 
-	await clock.forward(95);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 95);
 	await expect(main(page)).toContainText('Lift it into the ice');
 	await expect(page).toHaveTitle(/^\(1\) now: blanching/);
 	await press(page);
@@ -83,9 +77,7 @@ test('a haul goes from the basket to the shelf and into the book', async ({ page
 			await ready.click();
 			await expect(page.getByText(/^Last:/)).not.toHaveText(before);
 		} else {
-			await clock.forward((await main(page).innerText()).includes('freezer') ? 3700 : 120);
-			await page.reload();
-			await hydrated(page);
+			await later(page, clock, (await main(page).innerText()).includes('freezer') ? 3700 : 120);
 		}
 	}
 	await expect(main(page)).toContainText('Bag, press out the air, label');

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, hydrated, main, postForm, press, test } from './help';
+import { expect, hydrated, later, main, postForm, press, test } from './help';
 
 /** Kits, whole sets of a recipe, the freeze-dryer: on a controlled clock with hand-worked numbers, through to the shelf. */
 
@@ -60,9 +60,7 @@ test('ten smoothie packs of five lots: weighed out, filled, each lot traced, by 
 		await expect(page.getByText(new RegExp(`Last: ${words.toLowerCase()} ready`))).toBeVisible();
 		if (i === 1) {
 			// Called away for an hour in the middle of it.
-			await clock.forward(3600);
-			await page.reload();
-			await hydrated(page);
+			await later(page, clock, 3600);
 		}
 	}
 	// What is frozen comes out last.
@@ -140,9 +138,7 @@ test('strawberry freezer jam: two sets and 0.2 cup over, every cup counted, a da
 	await press(page);
 	await expect(sentence).toHaveText('Sugar: cup 3 of 4.');
 	// Interrupted: another day, another hand, the same cup.
-	await clock.forward(5400);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 5400);
 	await expect(sentence).toHaveText('Sugar: cup 3 of 4.');
 	await main(page).getByRole('button', { name: 'All of it is in' }).click();
 	await expect(sentence).toContainText('Water');
@@ -153,26 +149,20 @@ test('strawberry freezer jam: two sets and 0.2 cup over, every cup counted, a da
 	for (const name of ['All of it is in', 'All of it is in']) await main(page).getByRole('button', { name }).click();
 	await press(page);
 	await press(page);
-	await clock.forward(11 * 60);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 11 * 60);
 	for (const set of [1, 2]) {
 		await expect(main(page)).toContainText(`set ${set} of 2`);
 		await expect(sentence).toContainText('Stir the sugar into the fruit');
 		await press(page);
 	}
-	await clock.forward(4 * 60);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 4 * 60);
 	for (const set of [1, 2]) {
 		await expect(main(page)).toContainText(`set ${set} of 2`);
 		await expect(sentence).toContainText('Boil pectin and water 1 minute');
 		await press(page);
 	}
 	await expect(sentence).toContainText('it stands until it is set');
-	await clock.forward(24.2 * 3600);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 24.2 * 3600);
 	await expect(sentence).toHaveText('Is it set?');
 	await press(page);
 	await expect(sentence).toContainText('into the freezer, or into the fridge');
@@ -224,11 +214,6 @@ test('a freeze-dryer with two trays of strawberries and one of sauce: the slowes
 	await page.waitForURL(/\/stove\/[0-9a-f-]{36}$/);
 	await hydrated(page);
 	const sentence = main(page).getByRole('heading', { level: 1 });
-	const later = async (hours: number) => {
-		await clock.forward(hours * 3600);
-		await page.reload();
-		await hydrated(page);
-	};
 	for (const tray of [1, 2, 3]) {
 		await expect(sentence).toContainText(`onto tray ${tray}`);
 		await main(page)
@@ -237,11 +222,11 @@ test('a freeze-dryer with two trays of strawberries and one of sauce: the slowes
 		await press(page);
 	}
 	await expect(sentence).toContainText('until they are hard through');
-	await later(10);
+	await later(page, clock, 3600 * 10);
 	await press(page);
 	await expect(sentence).toContainText('door shut, start');
 	await press(page);
-	await later(15.2);
+	await later(page, clock, 3600 * 15.2);
 	/** Weighs the trays in the order in which they are asked for; each is seen to be asked for before its weight is typed. */
 	const weigh = async (trays: Record<number, number>) => {
 		for (const [tray, g] of Object.entries(trays)) {
@@ -254,12 +239,12 @@ test('a freeze-dryer with two trays of strawberries and one of sauce: the slowes
 		}
 	};
 	await weigh({ 1: 94, 2: 93, 3: 310 });
-	await later(2.1);
+	await later(page, clock, 3600 * 2.1);
 	await weigh({ 1: 94, 2: 92, 3: 180 });
 	// The strawberries are done; the sauce goes on.
-	await later(10);
+	await later(page, clock, 3600 * 10);
 	await weigh({ 3: 121 });
-	await later(2.1);
+	await later(page, clock, 3600 * 2.1);
 	await weigh({ 3: 121 });
 	await expect(sentence).toContainText('Warm to the touch?');
 	await press(page);
@@ -335,9 +320,7 @@ test('tomatoes gathered frozen to 20 kg: forecast, taken to work as one lot, coo
 	const sentence = main(page).getByRole('heading', { level: 1 });
 	await press(page);
 	await press(page);
-	await clock.forward(40 * 60);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 40 * 60);
 	await press(page);
 	await main(page)
 		.getByLabel(/through the mill/)
@@ -347,14 +330,10 @@ test('tomatoes gathered frozen to 20 kg: forecast, taken to work as one lot, coo
 		.getByLabel(/from the floor/)
 		.fill('14');
 	await press(page);
-	await clock.forward(4 * 3600);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 4 * 3600);
 	await main(page).getByRole('button', { name: 'Thick by the spoon' }).click();
 	await expect(sentence).toContainText('Pour it shallow');
-	await clock.forward(106 * 60);
-	await page.reload();
-	await hydrated(page);
+	await later(page, clock, 106 * 60);
 	await main(page)
 		.getByLabel(/at its centre/)
 		.fill('19');

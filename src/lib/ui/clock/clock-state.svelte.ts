@@ -1,5 +1,7 @@
 /** A page on its way is never so old: what is, was kept. */
 const kept_ms = 30_000;
+/** Two clocks that both run right are not further apart; a device that slept, or whose clock was set, is. */
+const apart_ms = 2000;
 
 /**
  * The household's time on this page: the server's clock carried on by this device's, a tick four times a second.
@@ -41,6 +43,22 @@ export class Clock {
 		this.#kept = false;
 		this.#offset_ms = serverNow - deviceNow;
 		this.tick(deviceNow);
+	}
+
+	/**
+	 * Hears the server's time in an answer. It is taken where the page's own is older than what is known, or is further from it
+	 * than the way there and back explains.
+	 *
+	 * @param askedAt, answeredAt by this device's clock, ms: the server's time was said between them
+	 * @returns whether it was taken
+	 */
+	hear(serverNow: number, askedAt: number, answeredAt: number): boolean {
+		const middle = (askedAt + answeredAt) / 2;
+		const apart = Math.abs(serverNow - middle - this.#offset_ms);
+		if (!this.#kept && apart <= apart_ms + (answeredAt - askedAt) / 2) return false;
+		this.sync(serverNow, middle);
+		this.tick(answeredAt);
+		return true;
 	}
 
 	tick(deviceNow: number): void {

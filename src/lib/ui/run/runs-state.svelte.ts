@@ -8,6 +8,13 @@ export interface RailTimer extends Timer {
 	readonly runId: string;
 }
 
+/** The server's time as it answered, and when it was asked and had answered by this device's clock, ms. */
+export interface Heard {
+	readonly now: number;
+	readonly askedAt: number;
+	readonly answeredAt: number;
+}
+
 /** The server answers of so many at once. */
 const mostFollowed = 20;
 
@@ -66,7 +73,7 @@ export class Runs {
 	}
 
 	/** Sends what waits, and asks for what other devices have tapped. @returns the server's time, where it answered */
-	async follow(): Promise<number | undefined> {
+	async follow(): Promise<Heard | undefined> {
 		await this.outbox.drain(this.#household);
 		// Those that go on first, then the newest of the others: no more than the server answers at once.
 		const followed = [...this.#sessions].sort((a, b) => Number(a.status === 'open') - Number(b.status === 'open'));
@@ -75,6 +82,7 @@ export class Runs {
 			.map((s) => `${s.id}:${s.seq}`)
 			.join(',');
 		try {
+			const askedAt = Date.now();
 			const answer = await this.#send(`/stove/news?runs=${asks}`);
 			this.#away = answer.status >= 500;
 			if (answer.status !== 200) return undefined;
@@ -84,7 +92,7 @@ export class Runs {
 				const news = runs[session.id];
 				if (news) session.add(news);
 			}
-			return now;
+			return { now, askedAt, answeredAt: Date.now() };
 		} catch {
 			// No connection: what is known goes on, and it is asked again.
 			this.#away = true;
