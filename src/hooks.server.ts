@@ -241,6 +241,8 @@ export const handleError: HandleServerError = ({ error: thrown, event, status })
 	const known = asAppError(thrown);
 	if (known) return { message: known.message, code: known.code };
 	if (status === 404) return { message: 'There is no such page.', code: 'NOT_FOUND' };
+	// What cannot be read as it was sent is the sender's fault, and no news for the log.
+	if (status < 500) return { message: 'This page takes nothing of that kind.', code: 'BAD_REQUEST' };
 	console.error(`${event.request.method} ${event.url.pathname}`, thrown);
 	return { message: 'Something went wrong here, not with you. Nothing was half saved; try again.', code: 'UNEXPECTED' };
 };

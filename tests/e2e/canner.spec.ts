@@ -251,7 +251,7 @@ test('chicken raw pack by a dial: a dip at minute 40, the gauge changed in the m
 		await expect(sentence(page)).toHaveText('What does the dial show?');
 		await dialReads(page, '12');
 	}
-	await later(page, clock, minute * 4);
+	await later(page, clock, minute * 5);
 	await dialReads(page, '9');
 	// Forty minutes are gone, all of them.
 	await expect(main(page)).toContainText(/It was lost after (39|40) min: the full time again\./);

@@ -253,6 +253,22 @@ describe('the clock', () => {
 		inEffect(() => expect(clock.now).toBe(start + 3000));
 		expect(clock.at(5500)).toBe(start + 4500);
 	});
+	it('is put right by an answer after a sleep, and not by one that was long on its way', () => {
+		const clock = new Clock(start, 1000);
+		// Asked at 5 s, answered at 5.2 s, and the server says what this page says: nothing to take.
+		expect(clock.hear(start + 4100, 5000, 5200)).toBe(false);
+		expect(clock.at(6000)).toBe(start + 5000);
+		// Ten seconds on its way: up to five of them may lie before its word and five after.
+		expect(clock.hear(start + 9000, 5000, 15_000)).toBe(false);
+		// An hour slept: the device's own clock stood.
+		expect(clock.hear(start + 3_600_000, 6000, 6200)).toBe(true);
+		expect(clock.at(6100)).toBe(start + 3_600_000);
+		// A page that was kept takes whatever comes.
+		clock.syncPage(start - 60_000, 7000, start - 7000);
+		expect(clock.kept).toBe(true);
+		expect(clock.hear(start + 1, 7000, 7000)).toBe(true);
+		expect(clock.kept).toBe(false);
+	});
 });
 
 describe('the line being typed', () => {
