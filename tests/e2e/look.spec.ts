@@ -1,4 +1,5 @@
-import { axeFor, expect, hydrated, press, startRun, test } from './help';
+import type { Page } from '@playwright/test';
+import { expect, hydrated, press, seen, startRun, test, thinned } from './help';
 
 const tables = [
 	'/tables',
@@ -30,76 +31,76 @@ const places = [
 	'/book/NOSUCH'
 ];
 
-for (const scheme of ['light', 'dark'] as const) {
-	test(`axe finds nothing on any page, ${scheme}`, async ({ page, home }) => {
-		void home;
-		// Some twenty whole pages are read; on a shared machine that takes its time.
-		test.slow();
-		await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
-		const axe = () => axeFor(page, scheme);
-		// Of like pages one is read: the rest of Tables is drawn by the same parts.
-		for (const path of places.filter((p) => !['/tables/beef', '/tables/way/can', '/tables/differences'].includes(p))) {
-			await page.goto(path);
-			await hydrated(page);
-			const { violations } = await axe().analyze();
-			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
-		}
-		await page.goto('/basket');
-		const lot = (await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href'))?.split('/').pop() ?? ''; // prettier-ignore
-		for (const path of [`/stove/can?lot=${lot}`, `/stove/rehearsal?lot=${lot}`]) {
-			await page.goto(path);
-			await hydrated(page);
-			if (path.includes('rehearsal')) await page.getByRole('button', { name: 'Begin the rehearsal' }).click();
-			const { violations } = await axe().analyze();
-			expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
-		}
-		await page.goto('/shelves');
-		await hydrated(page);
-		await page.locator('li.pack button.face').first().click();
-		await startRun(page, 'runner beans');
-		await press(page);
-		const { violations } = await axe().analyze();
-		expect(violations.map((v) => `stove: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
-		await page.getByRole('button', { name: 'What now?' }).click();
-		await page.getByRole('dialog').waitFor();
-		const open = await axe().analyze();
-		expect(open.violations.map((v) => `what now: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
-	});
+/** Of like pages axe reads one: the rest of Tables is drawn by the same parts. */
+const alike = ['/tables/beef', '/tables/way/can', '/tables/differences'];
+
+/** Nothing sideways on 390 px, nothing smaller than a finger. */
+async function fits(page: Page, what: string): Promise<void> {
+	await page.setViewportSize({ width: 390, height: 844 });
+	const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+	expect(wide, `${what} scrolls sideways`).toBeLessThanOrEqual(0);
+	const small = await page.evaluate(() =>
+		[
+			...document.querySelectorAll<HTMLElement>(
+				'button, .btn, nav a, select, input:not([type=hidden]):not([type=checkbox]):not([type=radio]), label:has([type=radio])'
+			)
+		]
+			.filter((e) => e.offsetParent !== null && e.getBoundingClientRect().height < 43.5)
+			.map((e) => e.outerHTML.slice(0, 90))
+	);
+	expect(small, what).toEqual([]);
+	await page.setViewportSize({ width: 1280, height: 800 });
 }
 
-test('every page fits a phone of 390 px, with touch targets of 44 px', async ({ page, home }) => {
+const half = Math.ceil(places.length / 2);
+for (const [which, some] of [
+	['the first half', places.slice(0, half)],
+	['the second half', places.slice(half)]
+] as const)
+	test(`every page has a title, nothing that axe finds in light or dark, fits 390 px with targets of 44: ${which}`, async ({
+		page,
+		home
+	}) => {
+		void home;
+		test.setTimeout(300_000);
+		for (const path of some) {
+			await page.goto(path);
+			await hydrated(page);
+			await expect(page).toHaveTitle(/.+ · Root Jar$/);
+			if (path !== '/book/NOSUCH') await fits(page, path);
+			await thinned(page);
+			if (!alike.includes(path)) await seen(page, path);
+		}
+	});
+
+test('the Stove, its beginnings and its dialogs: nothing that axe finds in light or dark, and it fits 390 px', async ({
+	page,
+	home
+}) => {
 	void home;
-	await page.setViewportSize({ width: 390, height: 844 });
-	const check = async (path: string) => {
-		const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-		expect(wide, `${path} scrolls sideways`).toBeLessThanOrEqual(0);
-		const small = await page.evaluate(() =>
-			[
-				...document.querySelectorAll<HTMLElement>(
-					'button, .btn, nav a, select, input:not([type=hidden]):not([type=checkbox]):not([type=radio]), label:has([type=radio])'
-				)
-			]
-				.filter((e) => e.offsetParent !== null && e.getBoundingClientRect().height < 43.5)
-				.map((e) => e.outerHTML.slice(0, 90))
-		);
-		expect(small, path).toEqual([]);
-	};
-	for (const path of places.slice(0, -1)) {
+	test.setTimeout(300_000);
+	await page.goto('/basket');
+	const lot = (await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href'))?.split('/').pop() ?? ''; // prettier-ignore
+	for (const path of [`/stove/can?lot=${lot}`, `/stove/rehearsal?lot=${lot}`]) {
 		await page.goto(path);
 		await hydrated(page);
-		await check(path);
+		if (path.includes('rehearsal')) await page.getByRole('button', { name: 'Begin the rehearsal' }).click();
+		await seen(page, path);
 	}
+	await page.goto('/shelves');
+	await hydrated(page);
+	await page.locator('li.pack button.face').first().click();
 	await startRun(page, 'runner beans');
 	await press(page);
-	await check('stove');
+	await seen(page, 'stove');
+	await fits(page, 'stove');
+	await page.getByRole('button', { name: 'What now?' }).click();
+	await page.getByRole('dialog').waitFor();
+	await seen(page, 'what now');
 });
 
-test('every page has a title, and an unknown one says where to go', async ({ page, home }) => {
+test('an unknown page says where to go', async ({ page, home }) => {
 	void home;
-	for (const path of places.slice(0, -1)) {
-		await page.goto(path);
-		await expect(page).toHaveTitle(/.+ · Root Jar$/);
-	}
 	const reply = await page.goto('/nowhere');
 	expect(reply?.status()).toBe(404);
 	await expect(page.getByRole('link', { name: 'To the Basket' })).toBeVisible();

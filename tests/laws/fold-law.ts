@@ -14,7 +14,8 @@ export type Tapper<P> = (
 	where: Where
 ) => Tap;
 
-export const foldHistories = Math.max(500, Math.round(Number(process.env.SIEGE_RUNS ?? 10_000) / 5));
+/** Over thirteen kinds and more plans than that: well over ten thousand in all. */
+export const foldHistories = Math.max(500, Math.round(Number(process.env.SIEGE_RUNS ?? 10_000) / 10));
 const seedOf = (i: number) => Number(process.env.SIEGE_SEED ?? 7) * 100_000 + i;
 
 /**

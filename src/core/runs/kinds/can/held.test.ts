@@ -58,7 +58,7 @@ describe('no history books a batch as canned whose log does not hold its full pr
 	for (const [name, plan] of plans)
 		it(name, () => {
 			let canned = 0;
-			const histories = Math.round(foldHistories * 1.7);
+			const histories = Math.round(foldHistories * 3.4);
 			for (let i = 0; i < histories; i++) {
 				const seed = seedOf(i);
 				const events = history(plan, seed);
