@@ -9,7 +9,7 @@ import { container, place, run, runEvent } from '../../db/schema';
 import { AppError, notFound } from '../../errors';
 import type { HouseholdRow } from '../households';
 import { tell } from '../../live';
-import { viewsOf, type RunRow } from './read';
+import { eventsOf, viewsOf, type RunRow } from './read';
 import { settle } from './settle';
 
 /** The run after its taps, and what is to be said of them. */
@@ -67,8 +67,9 @@ export function append(
 			.where(and(eq(run.householdId, home.id), eq(run.id, id)))
 			.for('update');
 		if (!row) throw notFound('run');
-		const [before] = await viewsOf(tx, home.id, [row]);
-		const { fresh, refused } = await sift(tx, home.id, row, events, before?.events.length ?? 0);
+		const kept = async () => (await eventsOf(tx, home.id, [id])).get(id)?.events ?? [];
+		const before = await kept();
+		const { fresh, refused } = await sift(tx, home.id, row, events, before.length);
 		const [first] = refused;
 		if (first && refused.length === events.length)
 			throw new AppError(first.code === 'NOT_FOUND' ? 404 : unfit.has(first.code) ? 422 : 409, first.code, first.why, [
@@ -87,24 +88,24 @@ export function append(
 				correctedAt: new Date(correctedTime(event.at, at.sent, at.now.getTime(), row.startedAt.getTime())),
 				recordedAt: at.now
 			}));
-			const kept = await tx.insert(runEvent).values(values).onConflictDoNothing().returning({ id: runEvent.id });
+			const inserted = await tx.insert(runEvent).values(values).onConflictDoNothing().returning({ id: runEvent.id });
 			// Another run was given a tap of this id in the same moment.
 			for (const event of fresh)
-				if (!kept.some((k) => k.id === event.id))
+				if (!inserted.some((k) => k.id === event.id))
 					refused.push({
 						id: event.id,
 						code: 'KEY_REUSED',
 						why: 'A tap with this id belongs to another run. It was not kept.'
 					});
 		}
-		const [seen] = fresh.length > 0 ? await viewsOf(tx, home.id, [row]) : [before];
-		if (!seen) throw notFound('run');
-		const state = foldRun(seen.plan, seen.startedAt, seen.events);
+		const seen = fresh.length > 0 ? await kept() : before;
+		const state = foldRun(planOf(row.plan), row.startedAt.getTime(), seen);
 		if (fresh.length > 0) await tell(tx, home.id, 'taps');
 		const told = fresh.length > 0 ? await settle(tx, home, row, state, at) : [];
 		const [after] = await tx.select().from(run).where(eq(run.id, id));
 		const [view] = await viewsOf(tx, home.id, [after ?? row]);
-		return { ...(view ?? seen), ignored: state.ignored, refused, told };
+		if (!view) throw notFound('run');
+		return { ...view, ignored: state.ignored, refused, told };
 	});
 }
 

@@ -13,7 +13,7 @@ export type RunRow = typeof run.$inferSelect;
  * Events of runs in the order of their arrival, put together by the database: a run of hundreds of taps is one row. An event
  * says what the fold counts by: the corrected time, and the device's own number.
  */
-async function eventsOf(tx: Tx | Database, householdId: string, ids: readonly string[], after = 0) {
+export async function eventsOf(tx: Tx | Database, householdId: string, ids: readonly string[], after = 0) {
 	const rows = await tx.execute<{ runId: string; seq: string; events: RunEvent[] }>(sql`
 		select ${runEvent.runId} as "runId", max(${runEvent.seq})::text as seq,
 			json_agg(${runEvent.event} || jsonb_build_object(
