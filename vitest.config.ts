@@ -43,6 +43,8 @@ export default defineConfig({
 				test: {
 					name: 'server',
 					environment: 'node',
+					// Every file opens and closes a link of its own, and none mocks anything: the tables are read once a worker.
+					isolate: false,
 					include: ['src/**/*.test.ts', 'bin/**/*.test.ts', 'tests/outside/*.test.ts'],
 					exclude: ['src/**/*.svelte.test.ts', 'src/core/**', 'src/reference/**'],
 					globalSetup: ['tests/unit-database.ts'],

@@ -14,7 +14,11 @@ export function random(seed: number): Random {
 		return ((s ^ (s >>> 13)) >>> 0) / 2 ** 32;
 	};
 	const below = (most: number) => Math.floor(next() * most);
-	const hex = (digits: number) => Array.from({ length: digits }, () => below(16).toString(16)).join('');
+	const hex = (digits: number) => {
+		let text = '';
+		for (let i = 0; i < digits; i++) text += '0123456789abcdef'[below(16)];
+		return text;
+	};
 	return {
 		next,
 		below,
