@@ -3,14 +3,22 @@ import { defineConfig } from '@playwright/test';
 const port = Number(process.env.E2E_PORT ?? 4273);
 export const origin = `http://127.0.0.1:${port}`;
 
+/** What takes longest, first: else it comes last, and the other workers wait for it. */
+const long = /(walk|look|ways|canner|evening)\.spec\.ts$/;
+
 export default defineConfig({
 	testDir: 'tests/e2e',
 	outputDir: 'test-results',
-	workers: Number(process.env.E2E_WORKERS ?? 2),
+	// One more than there are cores: some of them wait for a clock.
+	workers: Number(process.env.E2E_WORKERS ?? 3),
 	fullyParallel: true,
 	retries: 0,
 	timeout: 120_000,
 	expect: { timeout: 20_000 },
+	projects: [
+		{ name: 'long', testMatch: long },
+		{ name: 'rest', testIgnore: long }
+	],
 	reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
 	use: {
 		baseURL: origin,

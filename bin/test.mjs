@@ -6,7 +6,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensurePackages, ensurePdfTools, ensureTestBrowser, testBrowser } from './lib/install.mjs';
-import { freePort, startPostgres } from './lib/postgres.mjs';
+import { ensurePostgres, freePort, startPostgres } from './lib/postgres.mjs';
 import { capture, run } from './lib/run.mjs';
 import { fail, root, say } from './lib/say.mjs';
 
@@ -41,9 +41,11 @@ function count(file, read, code) {
 }
 
 try {
-	await ensurePackages();
-	await ensureTestBrowser();
-	await ensurePdfTools();
+	// Debian's packages and npm's at once: they wait for the network, each for its own; the browser is wanted last of all.
+	const server = ensurePostgres();
+	const tools = Promise.all([ensurePdfTools(), ensureTestBrowser()]);
+	tools.catch(() => {});
+	await Promise.all([ensurePackages(), server]);
 	const results = join(root, 'test-results');
 	rmSync(results, { recursive: true, force: true });
 	mkdirSync(results, { recursive: true });
@@ -69,6 +71,7 @@ try {
 			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
 			.then(() => check('format', bin('prettier'), ['--check', '.']))
 			.then(async () => {
+				await tools;
 				const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
 				count(
 					unit,
@@ -88,6 +91,7 @@ try {
 	// Both lines are at their end before anything is stopped; what broke in one of them is said.
 	for (const line of lines) if (line.status === 'rejected') throw line.reason;
 
+	await tools;
 	const e2eCode = await run(bin('playwright'), ['test', ...process.argv.slice(2)], {
 		env: {
 			...process.env,

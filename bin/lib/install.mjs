@@ -27,11 +27,24 @@ async function onPath(name) {
 	return (await capture('sh', ['-c', `command -v ${name}`])).code === 0;
 }
 
+/** Apt does one thing at a time: whoever asks waits for who asked before. @type {Promise<unknown>} */
+let asked = Promise.resolve();
+/** The lists of what there is are read once. @type {Promise<unknown> | undefined} */
+let lists;
+
 /**
  * Makes sure that a Debian package is there: by apt when that is permitted, else says the exact command.
  * @param {string} what @param {string[]} packages @param {() => boolean | Promise<boolean>} present
+ * @returns {Promise<void>}
  */
-export async function ensureDebian(what, packages, present) {
+export function ensureDebian(what, packages, present) {
+	const own = asked.then(() => fetchDebian(what, packages, present));
+	asked = own.catch(() => {});
+	return own;
+}
+
+/** @param {string} what @param {string[]} packages @param {() => boolean | Promise<boolean>} present */
+async function fetchDebian(what, packages, present) {
 	if (await present()) return;
 	const command = `apt-get install -y ${packages.join(' ')}`;
 	const isRoot = process.getuid?.() === 0;
@@ -42,7 +55,7 @@ export async function ensureDebian(what, packages, present) {
 	}
 	say(`Installing ${what} from Debian's packages …`);
 	const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-	await run('apt-get', ['update', '-qq'], { env, quiet: true });
+	await (lists ??= run('apt-get', ['update', '-qq'], { env, quiet: true }));
 	await must(command, 'apt-get', ['install', '-y', '-qq', ...packages], {
 		env,
 		stdio: ['ignore', 'ignore', 'inherit']

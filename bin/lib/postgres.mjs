@@ -277,13 +277,17 @@ async function sweep(data, name) {
  * @property {() => Promise<void>} stop
  */
 
+/** Debian's server. */
+export const ensurePostgres = () =>
+	ensureDebian('The PostgreSQL server', ['postgresql'], () => Boolean(newestFolder()));
+
 /**
  * Makes the cluster when there is none, starts it, and gives its address and a stop function.
  * @param {{ name?: string, throwaway?: boolean, data?: string }} [options] throwaway: a cluster of this process's own
  * @returns {Promise<Postgres>}
  */
 export async function startPostgres({ name = 'pg', throwaway = false, data } = {}) {
-	await ensureDebian('The PostgreSQL server', ['postgresql'], () => Boolean(newestFolder()));
+	await ensurePostgres();
 	const user = await serverUser();
 	const beside = await dataFolder(user, data);
 	if (throwaway) await sweep(beside, name);
@@ -322,7 +326,7 @@ export async function startPostgres({ name = 'pg', throwaway = false, data } = {
 
 /** The cluster that is or would be used. @param {string} [data] the folder that it lies in */
 export async function clusterOf(data) {
-	await ensureDebian('The PostgreSQL server', ['postgresql'], () => Boolean(newestFolder()));
+	await ensurePostgres();
 	return join(await dataFolder(await serverUser(), data), 'pg');
 }
 

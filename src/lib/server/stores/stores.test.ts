@@ -58,7 +58,7 @@ async function audit(householdId: string): Promise<number> {
 }
 
 /** Of five hundred actions each; `npm run siege` asks for more. */
-const sequences = Number(process.env.SIEGE_SEQUENCES ?? 8);
+const sequences = Number(process.env.SIEGE_SEQUENCES ?? 6);
 
 /** A small seeded generator: the same sequences at every run. */
 function random(seed: number): () => number {
