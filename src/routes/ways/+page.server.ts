@@ -1,16 +1,47 @@
-import { redirect } from '@sveltejs/kit';
-import { lotThing } from '$lib/server/things';
-import { page } from '$lib/server/respond';
-import type { PageServerLoad } from './$types';
+import Joi from 'joi';
+import { haulView, takePlan } from '$lib/server/share-haul';
+import { id, key, line, parse } from '$lib/server/parse';
+import { action, page } from '$lib/server/respond';
+import type { Actions, PageServerLoad } from './$types';
 
-/** With nothing chosen: the most urgent item that is not at the stove. */
 export const load: PageServerLoad = ({ locals }) =>
-	page(async () => {
-		const [lots, reserved] = await Promise.all([locals.stores.stock.basket(), locals.stores.runs.reserved()]);
-		const free = lots.filter((l) => l.grams > (reserved.get(l.lot.id) ?? 0));
-		const [first] = free
-			.map((l) => ({ id: l.lot.id, bestBy: lotThing(l.lot, l.place, locals.now).clock.bestBy }))
-			.sort((a, b) => a.bestBy - b.bestBy);
-		if (first) redirect(307, `/ways/${first.id}`);
-		return { title: 'Ways' };
-	});
+	page(async () => ({ title: 'Ways', view: await haulView(locals.stores, locals.now) }), locals.household.units);
+
+const planShape = Joi.array()
+	.max(40)
+	.unique('lot')
+	.items(
+		Joi.object({
+			lot: id().required(),
+			shares: Joi.array()
+				.max(10)
+				.unique('way')
+				.items(
+					Joi.object({ way: line(60).required(), grams: Joi.number().integer().min(1).max(10_000_000).required() })
+				)
+				.required()
+		})
+	);
+
+export const actions: Actions = {
+	/** The plan as it stands: each lot's kilos are shared between its ways. */
+	take: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ plan: string; key: string }>({
+					plan: Joi.string().max(60_000).required().label('The plan'),
+					key: key()
+				}),
+				fields
+			);
+			let said: unknown;
+			try {
+				said = JSON.parse(v.plan);
+			} catch {
+				said = null;
+			}
+			const plan = parse(planShape.required().label('The plan'), said) as Parameters<typeof takePlan>[2];
+			await takePlan(event.locals.stores, v.key, plan, event.locals.now);
+			return { taken: plan.filter((p) => p.shares.length > 0).length };
+		})
+};

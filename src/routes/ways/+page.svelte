@@ -1,5 +1,214 @@
-<section class="py-14 text-center">
-	<h1 class="text-3xl">Nothing to choose for yet.</h1>
-	<p class="mt-2 text-soft">Put something in the Basket, and its ways stand here side by side.</p>
-	<p class="mt-6"><a class="btn btn-full" href="/basket">To the Basket</a></p>
-</section>
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { enhance } from '$app/forms';
+	import { wishKinds, type Wishes } from '$core/haul/from-ways';
+	import { sayAs } from '$core/quantities/dates';
+	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
+	import { inSolver } from '$lib/ui/haul/in-worker';
+	import { HaulPage } from '$lib/ui/haul/haul-state.svelte';
+	import Binds from '$lib/ui/haul/binds.svelte';
+	import LotRule from '$lib/ui/haul/lot-rule.svelte';
+	import Marks from '$lib/ui/notice/marks.svelte';
+	import { withNotice } from '$lib/ui/notice/post';
+	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
+	import { useClock } from '$lib/ui/run/runs-state.svelte';
+	import type { Answer } from '$core/haul/solve';
+	import type { Worth } from '$core/haul/worths';
+	import type { ActionData, PageData } from './$types';
+
+	let { data, form }: { data: PageData; form: ActionData } = $props();
+	const { view } = $derived(data);
+	const units = $derived(data.household.units);
+	const taken = $derived((form as { taken?: number } | null)?.taken ?? 0);
+	const clock = useClock<Clock>();
+	const seconds = 12;
+	const haul = new HaulPage(
+		() => data.view,
+		() => clock.at(Date.now()),
+		(one, onBetter) =>
+			inSolver((work, tell) => work.share(one, { seconds, gap: 0.005 }, tell), onBetter as (a: Answer) => void),
+		(one, answer, onFound) => inSolver((work, tell) => work.worths(one, answer, tell), onFound as (w: Worth) => void)
+	);
+	onMount(() => {
+		if (view.lots.length > 0) void haul.work();
+		return () => haul.end();
+	});
+	/** Another basket is another haul. */
+	let of = '';
+	$effect(() => {
+		const now = view.lots.map((l) => `${l.id} ${l.grams}`).join();
+		if (of !== '' && of !== now) void haul.work();
+		of = now;
+	});
+
+	const wishWords: Record<keyof Wishes, string> = {
+		leastWork: 'Least work',
+		closestToFresh: 'Closest to fresh',
+		leastFreezer: 'Least freezer',
+		keepsLongest: 'Keeps longest',
+		costsLeast: 'Costs least',
+		variety: 'Variety'
+	};
+	const dayWords = ['tonight', 'tomorrow night'];
+	const until = $derived(
+		haul.days <= 2
+			? dayWords[haul.days - 1]
+			: sayAs(data.now + (haul.days - 1) * 86_400_000, data.household.zone, 'EEEE')
+	);
+	const percent = (gap: number) => (gap < 0.001 ? 'a tenth of a percent' : `${Math.ceil(gap * 100)} %`);
+	const standing = $derived.by(() => {
+		const { answer, phase } = haul;
+		if (phase === 'failed') return `It could not be worked out: ${haul.why}`;
+		if (!answer) return phase === 'working' ? 'Working it out …' : '';
+		if (answer.proven) return 'Proven: within these limits no share is better.';
+		const near = `Within ${percent(answer.gap)} of what is possible`;
+		return phase === 'working' ? `${near}; still looking.` : `${near}.`;
+	});
+	const nameOf = (way: string) => {
+		const [lot, slug] = way.split('|');
+		const own = view.lots.find((l) => l.id === lot);
+		return { lot: own?.name ?? '', way: own?.ways.find((w) => w.slug === slug)?.name ?? 'eaten fresh' };
+	};
+	const unplaced = $derived(haul.answer ? haul.rows.filter((r) => r.left_kg > 0.05) : []);
+</script>
+
+{#if view.lots.length === 0}
+	<section class="py-14 text-center">
+		<h1 class="text-3xl">Nothing to choose for yet.</h1>
+		<p class="mt-2 text-soft">
+			{#if view.apart.length > 0}{view.apart[0]?.name}: {view.apart[0]?.why}{:else}Put something in the Basket, and its
+				ways stand here side by side.{/if}
+		</p>
+		<p class="mt-6"><a class="btn btn-full" href="/basket">To the Basket</a></p>
+	</section>
+{:else}
+	<div class="haul">
+		<section aria-labelledby="haul-title" class="min-w-0">
+			<h1 id="haul-title" class="head text-2xl leading-tight sm:text-3xl" aria-live="polite">
+				{#if haul.answer}
+					{#if haul.sums.packs > 0}<b class="figure">{haul.sums.packs}</b>
+						{haul.sums.packs === 1 ? 'pack' : 'packs'},{/if}
+					{#if haul.sums.jars > 0}<b class="figure">{haul.sums.jars}</b> {haul.sums.jars === 1 ? 'jar' : 'jars'},{/if}
+					<b class="figure">{sayDuration(haul.sums.hands_h * 3600)}</b> of hands by {until}
+				{:else}The whole haul, shared out{/if}
+			</h1>
+			<p class="mt-1 text-soft" role="status">
+				{standing}
+				{#if haul.phase === 'working'}<button class="btn btn-plain underline" onclick={() => haul.stop()}
+						>That will do</button
+					>{/if}
+				{#if haul.phase === 'failed' || haul.phase === 'stopped'}<button
+						class="btn btn-plain underline"
+						onclick={() => haul.work()}>Look on</button
+					>{/if}
+			</p>
+			{#if haul.impossible}
+				<div class="mt-2 rounded-xl bg-amberbg px-4 py-2" role="alert">
+					<b>What is set cannot all be done.</b>
+					{#each haul.impossible.gives as g (g.way)}
+						{@const n = nameOf(g.way)}
+						<p>
+							{n.lot}, {n.way}: {sayWeight(g.by_kg * 1000, units)} of the {sayWeight(g.set_kg * 1000, units)} must give.
+							<button class="btn" onclick={() => haul.lock(g.way, Math.max(0, g.set_kg - g.by_kg))}>Let it give</button>
+						</p>
+					{/each}
+				</div>
+			{/if}
+			<ul class="mt-3">
+				{#each haul.rows as row (row.lot.id)}
+					<LotRule {row} {units} zone={data.household.zone} now={data.now} onlock={(way, kg) => haul.lock(way, kg)} />
+				{/each}
+			</ul>
+			{#if view.more > 0}<p class="mt-2 text-soft">
+					{sayCount(view.more, 'lot')} more wait; the most urgent are shared out first.
+				</p>{/if}
+			{#each view.apart as a (a.id)}
+				<p class="mt-2">
+					<a href="/ways/{a.id}" class="first-letter:uppercase">{a.name}</a>: <span class="text-soft">{a.why}</span>
+				</p>
+			{/each}
+		</section>
+		<aside class="min-w-0">
+			<form method="POST" action="?/take" use:enhance={withNotice({ reset: false })}>
+				<Marks />
+				<input type="hidden" name="plan" value={JSON.stringify(haul.plan)} />
+				<button class="btn btn-full w-full text-lg" data-start disabled={!haul.answer || haul.impossible !== null}
+					>Take this as the plan <span class="key">1</span></button
+				>
+			</form>
+			{#if taken}
+				<p class="mt-2 font-semibold" role="status">
+					{sayCount(taken, 'item')} shared out: open one to start its part.
+				</p>
+			{/if}
+			{#if haul.answer}
+				<Binds
+					uses={haul.uses}
+					found={haul.found}
+					{units}
+					{nameOf}
+					looking={haul.phase === 'done' && haul.found.length < haul.uses.filter((u) => u.full).length}
+				/>
+				{#if unplaced.length > 0}
+					<h2 class="mt-4 text-lg">Not placed</h2>
+					<ul>
+						{#each unplaced as r (r.lot.id)}
+							<li>
+								<b>{sayWeight(r.left_kg * 1000, units)} {r.lot.name}</b>, {r.lot.bestBy - data.now < 36 * 3_600_000
+									? 'turns by'
+									: 'keeps until'}
+								{sayAs(r.lot.bestBy, data.household.zone, 'EEE d MMM')}
+							</li>
+						{/each}
+					</ul>
+				{/if}
+			{/if}
+			<h2 class="mt-4 text-lg">Until</h2>
+			<div class="flex flex-wrap gap-2" role="group" aria-label="Days of the plan">
+				{#each [1, 2, 3, 5, 7] as d (d)}
+					<button
+						class="btn"
+						aria-pressed={haul.days === d}
+						class:btn-full={haul.days === d}
+						onclick={() => haul.within(d)}>{d === 1 ? 'today' : `${d} days`}</button
+					>
+				{/each}
+			</div>
+			<h2 class="mt-4 flex justify-between text-lg">
+				What matters to us <span class="text-sm font-normal text-soft">little … much</span>
+			</h2>
+			{#each wishKinds as kind (kind)}
+				<label class="flex min-h-11 items-center justify-between gap-3 border-t border-line"
+					>{wishWords[kind]}
+					<input
+						type="range"
+						min="0"
+						max="4"
+						step="1"
+						value={haul.wishes[kind]}
+						class="min-h-11 w-36"
+						style="accent-color: var(--rim)"
+						onchange={(e) => haul.wish(kind, Number(e.currentTarget.value))}
+					/></label
+				>
+			{/each}
+		</aside>
+	</div>
+{/if}
+
+<style>
+	.haul {
+		display: grid;
+		gap: 16px 32px;
+	}
+	@media (min-width: 1024px) {
+		.haul {
+			grid-template-columns: minmax(0, 1fr) 22rem;
+		}
+	}
+	.figure {
+		font-size: 1.8em;
+		line-height: 1;
+		color: var(--rim);
+	}
+</style>

@@ -1,7 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { dgPerG } from '$core/stock/amount';
 import type { Share } from '$core/ways/shares';
-import { preparedOnce, type Database } from '../db/client';
+import { preparedOnce, type Database, type Tx } from '../db/client';
 import { lot, movement, wayChoice } from '../db/schema';
 import { notFound } from '../errors';
 import { changer } from './change';
@@ -23,6 +23,23 @@ const keptFor = preparedOnce((db) =>
 export function choiceStore(db: Database, householdId: string, now: Date) {
 	const change = changer(db, householdId, now);
 	const mine = (lotId: string) => and(eq(wayChoice.householdId, householdId), eq(wayChoice.lotId, lotId));
+	async function shareOut(tx: Tx, lotId: string, shares: readonly Share[]): Promise<void> {
+		const [known] = await tx
+			.select({ id: lot.id })
+			.from(lot)
+			.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)))
+			.for('update');
+		if (!known) throw notFound('lot');
+		await tx.update(wayChoice).set({ shareG: null }).where(mine(lotId));
+		for (const [position, { way, grams }] of shares.entries())
+			await tx
+				.insert(wayChoice)
+				.values({ householdId, lotId, way, shareG: grams, position })
+				.onConflictDoUpdate({
+					target: [wayChoice.householdId, wayChoice.lotId, wayChoice.way],
+					set: { shareG: grams, position }
+				});
+	}
 	return {
 		/** In the order of the shares. */
 		of: (lotId: string) => keptFor(db).execute({ household: householdId, lot: lotId }),
@@ -55,22 +72,13 @@ export function choiceStore(db: Database, householdId: string, now: Date) {
 
 		/** Shares a lot out, from left to right; what is not among them has no share any more. @throws {AppError} 404 */
 		share: (key: string, lotId: string, shares: readonly Share[]) =>
-			change(key, 'share lot', { lotId, shares }, async (tx) => {
-				const [known] = await tx
-					.select({ id: lot.id })
-					.from(lot)
-					.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)))
-					.for('update');
-				if (!known) throw notFound('lot');
-				await tx.update(wayChoice).set({ shareG: null }).where(mine(lotId));
-				for (const [position, { way, grams }] of shares.entries())
-					await tx
-						.insert(wayChoice)
-						.values({ householdId, lotId, way, shareG: grams, position })
-						.onConflictDoUpdate({
-							target: [wayChoice.householdId, wayChoice.lotId, wayChoice.way],
-							set: { shareG: grams, position }
-						});
+			change(key, 'share lot', { lotId, shares }, (tx) => shareOut(tx, lotId, shares)),
+
+		/** Shares a whole haul out: every lot, or none of them. @throws {AppError} 404 */
+		shareAll: (key: string, plan: readonly { readonly lot: string; readonly shares: readonly Share[] }[]) =>
+			change(key, 'share haul', plan, async (tx) => {
+				for (const { lot: lotId, shares } of [...plan].sort((a, b) => (a.lot < b.lot ? -1 : 1)))
+					await shareOut(tx, lotId, shares);
 			}),
 
 		/** A share that is at the stove is shared out no more. */

@@ -1,0 +1,236 @@
+import type { GlanceWay } from '../ways/glance';
+import type { Kitchen } from '../ways/kitchen';
+import type { Haul, HaulLot, HaulWay, Limit, LoadGroup, Lock, Station, Take } from './haul';
+
+/** What the household cares about, each from 0 (not at all) to 4 (much). */
+export const wishKinds = [
+	'leastWork',
+	'closestToFresh',
+	'leastFreezer',
+	'keepsLongest',
+	'costsLeast',
+	'variety'
+] as const;
+export type Wishes = Readonly<Record<(typeof wishKinds)[number], number>>;
+export const usualWishes: Wishes = {
+	leastWork: 2,
+	closestToFresh: 2,
+	leastFreezer: 1,
+	keepsLongest: 2,
+	costsLeast: 1,
+	variety: 1
+};
+
+/** A way of a lot by its name in the address, worked out for all of the lot. */
+export interface WayOfLot {
+	readonly slug: string;
+	readonly name: string;
+	readonly way: GlanceWay;
+}
+export interface LotOfHaul {
+	readonly id: string;
+	readonly name: string;
+	readonly grams: number;
+	/** When it is past its best, and past its end, ms. */
+	readonly bestBy: number;
+	readonly goneBy: number;
+	/** Good to be eaten as it is, in the days that it keeps. */
+	readonly eaten: boolean;
+	/** Of this food on the shelves already, kg. */
+	readonly have_kg: number;
+	readonly ways: readonly WayOfLot[];
+}
+export interface HaulInput {
+	readonly kitchen: Kitchen;
+	readonly lots: readonly LotOfHaul[];
+	/** 1 to 14, today among them. */
+	readonly days: number;
+	readonly wishes: Wishes;
+	readonly locks: readonly Lock[];
+	/** ms. */
+	readonly now: number;
+}
+
+const day_ms = 86_400_000;
+/** Common practice, all four: a helping of a vegetable, g; hours that a pot or a canner is kept going in a day; fillings of
+ * the freezer's trays in one; kilos of one food that a person gets through in a year. */
+const helping_kg = 0.2;
+const fire_h = 8;
+const fillings = 2;
+const yearly_kg = 10;
+/** How much of a fresh thing is left in each way, from 0 to 1 (practice: what cooks say of texture and taste). */
+const freshness = (way: GlanceWay): number =>
+	way.way === 'freeze' ? (/raw|blanch|steam/.test(way.id) ? 0.85 : 0.7) : way.way === 'dry' ? 0.4 : 0.5;
+
+/** The slug of eating it as it is: no way of the list, and nothing is started for it. */
+export const eatFresh = 'fresh';
+export const wayId = (lot: string, slug: string): string => `${lot}|${slug}`;
+
+/**
+ * A haul as its programme wants it: the typed demands and steps of each way by the kilo, what this kitchen has by the day,
+ * the clocks of the lots, what the household cares about.
+ *
+ * Nothing is among the ways that the core does not offer: a refused way has no demands.
+ *
+ * @throws {DomainError} by the programme: amounts that are none
+ */
+export function haulOf(input: HaulInput): Haul {
+	const { kitchen, days, now } = input;
+	const limits = new Map(limitsOf(kitchen, days).map((l) => [l.id, l]));
+	const groups: LoadGroup[] = [];
+	const stations = new Map<string, Station>();
+	const ways: HaulWay[] = [];
+	const lots = input.lots.map((lot): HaulLot => {
+		const kg = lot.grams / 1000;
+		const lastDay = lot.goneBy <= now ? -1 : Math.min(days - 1, Math.floor((Math.max(lot.bestBy, Math.min(lot.goneBy, now + day_ms / 2)) - now) / day_ms)); // prettier-ignore
+		for (const one of lot.ways) {
+			if (one.way.packs < 1 || /^no /.test(one.way.missing ?? '')) continue;
+			const made = wayOf(one, lot, input);
+			ways.push(made.way);
+			if (made.group) groups.push(made.group);
+			if (made.station) stations.set(made.station.id, made.station);
+		}
+		if (lot.eaten) ways.push(fresh(lot, input));
+		return { id: lot.id, name: lot.name, kg, lastDay: Math.max(-1, lastDay), left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 }; // prettier-ignore
+	});
+	// What nobody counted limits nothing: takes of it are left out.
+	const counted = (takes: readonly Take[]) => takes.filter((x) => x.amount > 0 && limits.has(x.limit));
+	return {
+		days,
+		lots,
+		ways: ways.map((w) => ({ ...w, perKg: counted(w.perKg), perPack: counted(w.perPack) })),
+		limits: [...limits.values()],
+		stations: [...stations.values()].map((s) => ({ ...s, takes: counted(s.takes) })),
+		groups: groups.map((g) => ({ ...g, takes: counted(g.takes) })),
+		locks: input.locks.filter((k) => ways.some((w) => w.id === k.way))
+	};
+}
+
+/** What this kitchen has until the last day. */
+function limitsOf(kitchen: Kitchen, days: number): Limit[] {
+	const daily = (id: string, name: string, unit: string, have: number): Limit => ({ id, name, unit, kind: 'daily', have: Array.from({ length: days }, () => have) }); // prettier-ignore
+	const stock = (id: string, name: string, unit: string, have: number): Limit => ({
+		id,
+		name,
+		unit,
+		kind: 'stock',
+		have
+	});
+	const lids = kitchen.supplies.filter((s) => s.kind === 'lid');
+	return [
+		daily('hands', 'Hands', 'h', kitchen.handsDay_h),
+		stock('room', 'Freezer', 'L', Math.max(0, kitchen.freezerFree_L)),
+		daily('freezing', 'Freezing in a day', 'kg', kitchen.freezeDay_kg),
+		{ id: 'ice', name: 'Ice', unit: 'kg', kind: 'carried', have: kitchen.ice_kg, adds: kitchen.iceDay_kg },
+		daily('trays', 'Freezer trays', 'trays', kitchen.trays * fillings),
+		...kitchen.pots.map((p) => daily(`pot:${p.id}`, p.name, 'h', fire_h)),
+		...(kitchen.dryer ? [daily('dryer', 'Dryer', 'tray-hours', kitchen.dryer.trays * 24)] : []),
+		daily('canner:pressure', 'Pressure canner', 'h', fire_h * Math.max(1, kitchen.canners.filter((c) => c.gauge !== 'none').length)), // prettier-ignore
+		daily('canner:boiling-water', 'Canner', 'h', fire_h * Math.max(1, kitchen.canners.length)),
+		...(lids.length > 0 ? [stock('lids', 'Lids', 'lids', lids.reduce((sum, l) => sum + l.amount, 0))] : []),
+		...kitchen.containers.map((c) => stock(`box:${c.id}`, c.name, c.kind === 'bag' ? 'bags' : 'pieces', c.count))
+	]; // prettier-ignore
+}
+
+function wayOf(
+	{ slug, name, way }: WayOfLot,
+	lot: LotOfHaul,
+	input: HaulInput
+): { way: HaulWay; group?: LoadGroup; station?: Station } {
+	const kg = lot.grams / 1000;
+	const { demands: d } = way;
+	const whole = way.way === 'can';
+	const packs = Math.max(1, way.packs);
+	const pack_kg = whole ? way.each_g / 1000 : kg / packs;
+	const step = (id: string) => way.work.find((s) => s.id === id)?.seconds ?? 0;
+	const boil_h = step('boil') / 3600;
+	const pot = d.pot ? `pot:${d.pot.id}` : null;
+	const loads = way.loads && d.canner ? { count: Math.max(1, d.canner.loads), hands_s: way.loads.hands_s, elapsed_s: way.loads.elapsed_s } : null; // prettier-ignore
+	const id = wayId(lot.id, slug);
+	const group: LoadGroup | undefined =
+		loads && d.canner
+			? {
+					id: `load:${id}`,
+					packs: Math.max(1, way.loads?.perLoad ?? packs),
+					takes: [
+						{ limit: `canner:${d.canner.method}`, amount: loads.elapsed_s / loads.count / 3600 },
+						{ limit: 'hands', amount: loads.hands_s / loads.count / 3600 }
+					],
+					cost: 0.02
+				}
+			: undefined;
+	const station: Station | undefined = pot && boil_h > 0 ? { id: pot, takes: [{ limit: pot, amount: boil_h }], cost: 0.02 } : undefined; // prettier-ignore
+	const per = (amount: number) => amount / kg;
+	const worth = worthOfWay(way, lot, input);
+	return {
+		way: {
+			id,
+			lot: lot.id,
+			name,
+			pack_kg,
+			whole,
+			least_kg: Math.min(kg, pack_kg),
+			most_kg: kg,
+			worth,
+			enough_kg: kg * (0.9 - 0.12 * input.wishes.variety),
+			worthMore: worth * (1 - 0.06 * input.wishes.variety),
+			perKg: [
+				{ limit: 'hands', amount: per((d.hands_s - (loads?.hands_s ?? 0)) / 3600) },
+				{ limit: 'room', amount: per(d.freezer_L) },
+				{ limit: 'freezing', amount: per(d.freeze_kg) },
+				{ limit: 'ice', amount: per(d.ice_kg) },
+				{ limit: 'trays', amount: per(d.trays) },
+				...(pot && d.pot ? [{ limit: pot, amount: per(Math.max(0, d.pot.seconds / 3600 - boil_h)) }] : []),
+				...(d.dryer ? [{ limit: 'dryer', amount: per(d.dryer.tray_h) }] : [])
+			],
+			perPack: [
+				...(d.canner ? [{ limit: 'lids', amount: d.canner.lids / packs }] : []),
+				...d.containers.map((c) => ({ limit: `box:${c.id}`, amount: c.count / packs }))
+			],
+			station: station?.id ?? null,
+			group: group?.id ?? null
+		},
+		...(group ? { group } : {}),
+		...(station ? { station } : {})
+	};
+}
+
+/** Worth of a kilo by what the household cares about; about one. */
+function worthOfWay(way: GlanceWay, lot: LotOfHaul, { kitchen, wishes, now }: HaulInput): number {
+	const kg = lot.grams / 1000;
+	const months = way.keepsUntil ? Math.max(0, (Date.parse(way.keepsUntil) - now) / (30.4 * day_ms)) : 1;
+	const money = way.energy_kWh * kitchen.prices.kWh + way.packs * (way.each === 'jar' && way.way === 'can' ? kitchen.prices.lid : kitchen.prices.bag); // prettier-ignore
+	// More than the house gets through in a year is worth less.
+	const enough = lot.have_kg > kitchen.people * yearly_kg ? 0.8 : 1;
+	return (
+		enough *
+		(1 +
+			0.15 * wishes.closestToFresh * freshness(way) +
+			0.1 * wishes.keepsLongest * Math.min(1, months / 12) -
+			0.05 * wishes.leastFreezer * (way.store === 'freezer' ? way.litres / kg : 0) -
+			(0.1 + 0.4 * wishes.leastWork) * (way.hands_s / 3600 / kg) -
+			0.2 * wishes.costsLeast * (money / kg / Math.max(1, kitchen.prices.hour)))
+	);
+}
+
+/** Eaten as it is while it keeps: a helping a head and day. */
+function fresh(lot: LotOfHaul, { kitchen, days, wishes, now }: HaulInput): HaulWay {
+	const kg = lot.grams / 1000;
+	const keeps = Math.max(0, Math.min(7, Math.ceil((lot.bestBy - now) / day_ms)));
+	return {
+		id: wayId(lot.id, eatFresh),
+		lot: lot.id,
+		name: 'eat fresh',
+		pack_kg: kitchen.people * helping_kg,
+		whole: false,
+		least_kg: 0,
+		most_kg: Math.min(kg, kitchen.people * helping_kg * Math.max(1, Math.min(days, keeps))),
+		worth: 1 + 0.15 * wishes.closestToFresh,
+		enough_kg: kg,
+		worthMore: 1 + 0.15 * wishes.closestToFresh,
+		perKg: [],
+		perPack: [],
+		station: null,
+		group: null
+	};
+}

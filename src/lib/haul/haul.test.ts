@@ -1,0 +1,180 @@
+import loadHighs from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { faultsOf } from '$core/haul/check';
+import { randomHaul, seeded } from '$core/haul/haul.fixture';
+import type { Haul, HaulWay, Shared } from '$core/haul/haul';
+import { worthOf } from '$core/haul/programme';
+import { share, type Answer } from '$core/haul/solve';
+import type { Solver } from '$core/haul/solver';
+import { withMore, worths } from '$core/haul/worths';
+import { highsSolver } from './highs';
+
+let solver: Solver;
+beforeAll(async () => {
+	solver = highsSolver(await loadHighs());
+});
+const now = () => performance.now();
+const solved = (haul: Haul, gap = 0, seconds = 20): Answer => {
+	const answer = share(haul, solver, { seconds, gap, now });
+	if (answer.kind !== 'shared') throw new Error('impossible');
+	return answer;
+};
+
+/** One or two lots, two ways each of whole packs, one day: few enough to try them all. */
+function tiny(seed: number): Haul {
+	const r = seeded(seed);
+	const between = (a: number, b: number) => a + r() * (b - a);
+	const lots = Array.from({ length: 1 + Math.floor(r() * 2) }, (_, i) => ({
+		id: `l${i}`,
+		name: `lot ${i}`,
+		kg: Math.round(between(2, 6)),
+		lastDay: 0,
+		left_cost: r() < 0.5 ? 0 : between(0, 0.5)
+	}));
+	const ways = lots.flatMap((lot) =>
+		[0, 1].map((j): HaulWay => {
+			const worth = between(0.5, 1.5);
+			return {
+				id: `${lot.id}-${j}`,
+				lot: lot.id,
+				name: `way ${j}`,
+				pack_kg: Math.round(between(0.6, 1.4) * 10) / 10,
+				whole: true,
+				least_kg: r() < 0.3 ? 2 : 0,
+				most_kg: r() < 0.3 ? 3 : 100,
+				worth,
+				enough_kg: r() < 0.5 ? 2 : 100,
+				worthMore: worth * between(0.3, 1),
+				perKg: [{ limit: 'hands', amount: between(0.05, 0.2) }],
+				perPack: [{ limit: 'room', amount: between(0.5, 1.5) }],
+				station: j === 0 ? 'pot' : null,
+				group: j === 1 ? 'canner' : null
+			};
+		})
+	);
+	return {
+		days: 1,
+		lots,
+		ways,
+		limits: [
+			{ id: 'hands', name: 'hands', unit: 'h', kind: 'daily', have: [between(0.4, 1.4)] },
+			{ id: 'room', name: 'room', unit: 'L', kind: 'stock', have: between(2, 8) }
+		],
+		stations: [{ id: 'pot', takes: [{ limit: 'hands', amount: 0.2 }], cost: 0.1 }],
+		groups: [{ id: 'canner', packs: 3, takes: [{ limit: 'hands', amount: 0.2 }], cost: 0.2 }],
+		locks: []
+	};
+}
+
+/** Every number of packs of every way, by counting: the best that breaks no rule. It knows of no programme. */
+function byCounting(haul: Haul): number {
+	const counts = haul.ways.map((w) => {
+		const lot = haul.lots.find((l) => l.id === w.lot);
+		return Math.floor((lot?.kg ?? 0) / w.pack_kg + 1e-9);
+	});
+	let best = -Infinity;
+	const packs = haul.ways.map(() => 0);
+	const look = (a: number): void => {
+		if (a === haul.ways.length) {
+			const parts = haul.ways.flatMap((w, i) =>
+				packs[i] ? [{ way: w.id, lot: w.lot, day: 0, kg: (packs[i] ?? 0) * w.pack_kg }] : []
+			);
+			const left = Object.fromEntries(
+				haul.lots.map((l) => [l.id, l.kg - parts.filter((p) => p.lot === l.id).reduce((s, p) => s + p.kg, 0)])
+			);
+			if (Object.values(left).some((kg) => kg < -1e-9)) return;
+			const canned = haul.ways.reduce((sum, w, i) => sum + (w.group ? (packs[i] ?? 0) : 0), 0);
+			const loads = canned > 0 ? [{ group: 'canner', day: 0, count: Math.ceil(canned / 3) }] : [];
+			const shared: Shared = { parts, packs: {}, loads, left, worth: worthOf(haul, parts, loads, left) };
+			if (shared.worth > best && faultsOf(haul, shared).length === 0) best = shared.worth;
+			return;
+		}
+		for (let n = 0; n <= (counts[a] ?? 0); n++) {
+			packs[a] = n;
+			look(a + 1);
+		}
+		packs[a] = 0;
+	};
+	look(0);
+	return best;
+}
+
+describe('a haul shared out', () => {
+	it('is what counting every possibility finds, in 200 small kitchens', () => {
+		let several = 0;
+		for (let seed = 1; seed <= 200; seed++) {
+			const haul = tiny(seed);
+			const answer = solved(haul);
+			expect(faultsOf(haul, answer.shared), `seed ${seed}`).toEqual([]);
+			expect(answer.proven, `seed ${seed}`).toBe(true);
+			expect(answer.shared.worth, `seed ${seed}`).toBeCloseTo(byCounting(haul), 4);
+			if (answer.shared.parts.length > 1) several++;
+		}
+		expect(several).toBeGreaterThan(80);
+	});
+
+	it('breaks no rule in larger ones, is never over its bound, and kilos close', () => {
+		for (let seed = 1; seed <= 8; seed++) {
+			const haul = randomHaul(seed, 6, 6, 3);
+			const { shared, bound, gap } = solved(haul, 0.02, 1.5);
+			expect(faultsOf(haul, shared), `seed ${seed}`).toEqual([]);
+			expect(shared.worth, `seed ${seed}`).toBeLessThanOrEqual(bound + 1e-6 * Math.abs(bound));
+			expect(gap, `seed ${seed}`).toBeGreaterThanOrEqual(0);
+		}
+	});
+
+	it('is never worse for having more of something', () => {
+		const r = seeded(9);
+		for (let seed = 1; seed <= 40; seed++) {
+			const haul = tiny(seed);
+			const at = Math.floor(r() * haul.limits.length);
+			const more: Haul = {
+				...haul,
+				limits: haul.limits.map((l, i) =>
+					i !== at ? l : l.kind === 'daily' ? { ...l, have: l.have.map((h) => h + 0.3) } : { ...l, have: l.have + 1 }
+				)
+			};
+			expect(solved(more).shared.worth, `seed ${seed}`).toBeGreaterThanOrEqual(solved(haul).shared.worth - 1e-6);
+		}
+	});
+
+	it('says of one more what the next solving gains by it', () => {
+		let gained = 0;
+		for (let seed = 1; seed <= 40; seed++) {
+			const haul = tiny(seed);
+			const answer = solved(haul);
+			for (const one of worths(haul, answer, solver, { now })) {
+				const then = byCounting(withMore(haul, one.limit, one.day, one.more));
+				expect(one.gains, `seed ${seed}, ${one.limit}`).toBeCloseTo(Math.max(0, then - answer.shared.worth), 4);
+				if (one.gains > 0) gained++;
+				expect(one.way === null, `seed ${seed}`).toBe(one.gains <= 1e-6);
+			}
+		}
+		expect(gained).toBeGreaterThan(5);
+	});
+
+	it('keeps what a person has set, or says what must give', () => {
+		let kept = 0;
+		let refused = 0;
+		for (let seed = 1; seed <= 60; seed++) {
+			const haul = tiny(seed);
+			const [way] = haul.ways;
+			if (!way) continue;
+			const lot = haul.lots.find((l) => l.id === way.lot);
+			const locked: Haul = { ...haul, locks: [{ way: way.id, kg: (lot?.kg ?? 0) * (seed % 3 === 0 ? 0.5 : 0.9) }] };
+			const answer = share(locked, solver, { seconds: 5, gap: 0, now });
+			if (answer.kind === 'shared') {
+				kept++;
+				expect(faultsOf(locked, answer.shared), `seed ${seed}`).toEqual([]);
+			} else {
+				refused++;
+				expect(
+					answer.gives.map((g) => g.way),
+					`seed ${seed}`
+				).toEqual([way.id]);
+			}
+		}
+		expect(kept).toBeGreaterThan(10);
+		expect(refused).toBeGreaterThan(10);
+	});
+});

@@ -1,0 +1,141 @@
+<script lang="ts">
+	import { sayAs } from '$core/quantities/dates';
+	import { sayCount, sayDuration, sayWeight, type Units } from '$core/quantities/format';
+	import type { RuleRow } from './haul-state.svelte';
+
+	/** One lot of the haul on its rule: its parts from left to right, each pushed and set by hand. */
+	let {
+		row,
+		units,
+		zone,
+		now,
+		onlock
+	}: { row: RuleRow; units: Units; zone: string; now: number; onlock: (way: string, kg: number | null) => void } =
+		$props();
+	const share = (kg: number) => (100 * kg) / Math.max(1e-6, row.kg);
+	const from = (i: number) => row.parts.slice(0, i).reduce((sum, p) => sum + p.kg, 0);
+	const soon = $derived(row.lot.bestBy - now < 36 * 3_600_000);
+	const day = (d: number) => (d === 0 ? 'today' : sayAs(now + d * 86_400_000, zone, 'EEE'));
+	const comes = (p: RuleRow['parts'][number]) => (p.each && p.packs > 0 ? sayCount(p.packs, p.each) : '');
+</script>
+
+<li class="lot">
+	<div class="min-w-0">
+		<a class="head block text-lg first-letter:uppercase" href="/ways/{row.lot.id}">{row.lot.name}</a>
+		<span class="text-sm text-soft">{sayWeight(row.lot.grams, units)}</span>
+		<span class="block text-sm {soon ? 'font-bold text-amber' : 'text-soft'}"
+			>{soon ? 'soon: ' : 'by '}{sayAs(row.lot.bestBy, zone, 'EEE d MMM')}</span
+		>
+	</div>
+	<div class="min-w-0">
+		<div class="rule" aria-hidden="true">
+			{#each row.parts as p, i (p.way)}
+				<span class="part" class:odd={i % 2 === 1} style="left: {share(from(i))}%; width: {share(p.kg)}%"></span>
+			{/each}
+			{#if row.left_kg > 0.01}<span
+					class="left"
+					style="left: {share(row.kg - row.left_kg)}%; width: {share(row.left_kg)}%"
+				></span>{/if}
+		</div>
+		<ul class="parts">
+			{#each row.parts as p (p.way)}
+				<li>
+					<b class="head">{sayWeight(p.kg * 1000, units)}</b>
+					<span
+						>{#if p.slug === 'fresh'}eat fresh{:else}<a class="lowercase" href="/ways/{row.lot.id}/{p.slug}">{p.name}</a
+							>{/if}{#if comes(p)}: {comes(p)}{/if}</span
+					>
+					{#if p.days.length > 0 && p.slug !== 'fresh'}<span class="text-soft">{p.days.map(day).join(', ')}</span>{/if}
+					<span class="set">
+						<button class="btn small" aria-pressed={p.locked} onclick={() => onlock(p.way, p.locked ? null : p.kg)}
+							>{p.locked ? 'Set: let go' : 'Set'}</button
+						>
+						<input
+							type="range"
+							min="0"
+							max={row.kg}
+							step={Math.max(0.05, Math.round(row.kg) / 50)}
+							value={p.kg}
+							aria-label="{row.lot.name}, {p.name}: how much"
+							onchange={(e) => onlock(p.way, Number(e.currentTarget.value))}
+						/>
+					</span>
+				</li>
+			{/each}
+			{#if row.left_kg > 0.05}<li class="text-soft">
+					<b class="head">{sayWeight(row.left_kg * 1000, units)}</b> not placed
+				</li>{/if}
+		</ul>
+	</div>
+	<div class="text-right">
+		{#if row.hands_h > 0}<b class="head text-lg">{sayDuration(row.hands_h * 3600)}</b><span
+				class="block text-sm text-soft">hands</span
+			>{/if}
+	</div>
+</li>
+
+<style>
+	.lot {
+		display: grid;
+		grid-template-columns: 9.5rem minmax(0, 1fr) 5.5rem;
+		gap: 4px 14px;
+		padding: 10px 0;
+		border-top: 1px solid var(--line);
+	}
+	@media (max-width: 640px) {
+		.lot {
+			grid-template-columns: minmax(0, 1fr) auto;
+		}
+		.lot > :nth-child(2) {
+			grid-column: 1 / -1;
+			grid-row: 2;
+		}
+	}
+	.rule {
+		position: relative;
+		height: 30px;
+		border: 2px solid var(--rim);
+		border-radius: 6px;
+		background: repeating-linear-gradient(90deg, var(--line) 0 1px, transparent 1px 10%), var(--enamel);
+		overflow: hidden;
+	}
+	.part,
+	.left {
+		position: absolute;
+		inset-block: 0;
+		background: var(--wash);
+		border-right: 3px solid var(--rim);
+	}
+	.odd {
+		background: var(--amberbg);
+	}
+	.left {
+		border: 0;
+		background: repeating-linear-gradient(135deg, var(--line) 0 8px, transparent 8px 16px);
+	}
+	.parts {
+		margin-top: 4px;
+		font-size: 15px;
+	}
+	.parts > li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0 8px;
+	}
+	.set {
+		display: inline-flex;
+		align-items: center;
+		gap: 8px;
+		margin-left: auto;
+	}
+	.set input {
+		accent-color: var(--rim);
+		width: 7rem;
+		min-height: 44px;
+	}
+	.small {
+		font-size: 14px;
+		padding: 0 10px;
+	}
+</style>
