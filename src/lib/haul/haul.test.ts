@@ -143,7 +143,7 @@ describe('a haul shared out', () => {
 		for (let seed = 1; seed <= 40; seed++) {
 			const haul = tiny(seed);
 			const answer = solved(haul);
-			for (const one of worths(haul, answer, solver, { now })) {
+			for (const one of worths(haul, answer, solver, { now, seconds: 20 })) {
 				const then = byCounting(withMore(haul, one.limit, one.day, one.more));
 				expect(one.gains, `seed ${seed}, ${one.limit}`).toBeCloseTo(Math.max(0, then - answer.shared.worth), 4);
 				if (one.gains > 0) gained++;
