@@ -64,14 +64,14 @@ try {
 	const ways = String(await page.getByRole('link', { name: 'Ways for tomatoes' }).getAttribute('href'));
 	await open(`${ways}/can:tomatoes.crushed`);
 	await shot('jars');
-	await page.setViewportSize({ width: 390, height: 844 });
-	await open(`${ways}/raw`);
-	await shot('phone-ways');
-	await page.setViewportSize({ width: 1280, height: 800 });
 	await open('/basket');
 	await page.getByRole('link', { name: 'Ways for runner beans' }).click();
 	await page.getByRole('button', { name: /^Start: Blanch/ }).waitFor();
 	await shot('ways');
+	await open('/ways');
+	await page.getByText('of hands by').waitFor();
+	await page.getByText('still looking').waitFor({ state: 'hidden' });
+	await shot('haul');
 	await page.getByRole('link', { name: /^why:/ }).click();
 	await page.getByRole('figure', { name: 'The freezer over days' }).waitFor();
 	await shot('forecasts');

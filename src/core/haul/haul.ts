@@ -105,5 +105,3 @@ export interface Shared {
 
 /** Ways of one lot at most: more is no plan that a household carries out (common practice). */
 export const mostWays = 3;
-/** Kilos, litres and hours nearer than this are the same. */
-export const nearly = 1e-6;

@@ -41,7 +41,6 @@ export interface SolveOptions {
 /** One programme, kept by the solver until it is let go. */
 export interface Session {
 	bounds(column: number, lower: number, upper: number): void;
-	rowBounds(row: number, lower: number, upper: number): void;
 	/** Without whole numbers, from where the last one ended. */
 	relax(): Outcome;
 	solve(options: SolveOptions): Outcome;

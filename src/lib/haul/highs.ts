@@ -43,7 +43,6 @@ function sessionOf(highs: Highs, programme: Programme): Session {
 		code === status.infeasible || code === status.unboundedOrInfeasible ? { kind: 'infeasible' } : { kind: 'stopped' };
 	return {
 		bounds: (column, lower, upper) => void model.changeColBounds(column, finite(lower), finite(upper)),
-		rowBounds: (row, lower, upper) => void model.changeRowBounds(row, finite(lower), finite(upper)),
 		relax() {
 			model.options.set({ solve_relaxation: true, time_limit: 60 });
 			model.zeroAllClocks();

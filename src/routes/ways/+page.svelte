@@ -62,7 +62,8 @@
 		if (!answer) return phase === 'working' ? 'Working it out …' : '';
 		if (answer.proven) return 'Proven: within these limits no share is better.';
 		const near = `Within ${percent(answer.gap)} of what is possible`;
-		return phase === 'working' ? `${near}; still looking.` : `${near}.`;
+		if (phase === 'working') return `${near}; still looking.`;
+		return haul.why ? `${near}. What one more is worth could not be worked out: ${haul.why}` : `${near}.`;
 	});
 	const nameOf = (way: string) => {
 		const [lot, slug] = way.split('|');

@@ -65,6 +65,7 @@ export class HaulPage {
 		this.phase = 'working';
 		this.impossible = null;
 		this.found = [];
+		this.why = '';
 		const own = this.#solve(haul, (answer) => {
 			if (this.#running === own) this.#take(haul, answer);
 		});
