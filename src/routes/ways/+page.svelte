@@ -71,7 +71,16 @@
 		return { lot: own?.name ?? '', way: own?.ways.find((w) => w.slug === slug)?.name ?? 'eaten fresh' };
 	};
 	const unplaced = $derived(haul.answer ? haul.rows.filter((r) => r.left_kg > 0.05) : []);
+
+	/** 1 goes to the plan's button, as on every way; only Enter on it takes it. */
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.altKey || event.metaKey || event.key !== '1') return;
+		if (/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
+		document.querySelector<HTMLElement>('[data-start]')?.focus();
+	}
 </script>
+
+<svelte:window {onkeydown} />
 
 {#if view.lots.length === 0}
 	<section class="py-14 text-center">
