@@ -12,6 +12,8 @@ const alias = {
 	$lib: at('src/lib')
 };
 
+const setupFiles = [at('tests/seed.ts')];
+
 export default defineConfig({
 	test: {
 		// One a core: by itself it leaves one idle, which on two is half of them.
@@ -34,6 +36,7 @@ export default defineConfig({
 					name: 'core',
 					environment: 'node',
 					isolate: false,
+					setupFiles,
 					include: ['src/core/**/*.test.ts', 'src/reference/**/*.test.ts', 'tests/recall/*.test.ts'],
 					testTimeout: 120_000
 				}
@@ -47,6 +50,7 @@ export default defineConfig({
 					isolate: false,
 					include: ['src/**/*.test.ts', 'bin/**/*.test.ts', 'tests/outside/*.test.ts'],
 					exclude: ['src/**/*.svelte.test.ts', 'src/core/**', 'src/reference/**'],
+					setupFiles,
 					globalSetup: ['tests/unit-database.ts'],
 					testTimeout: 120_000
 				}

@@ -5,6 +5,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
+import { failuresOfPlaywright, failuresOfVitest, toldOf } from './lib/failures.mjs';
 import { ensurePackages, ensurePdfTools, ensureTestBrowser, testBrowser } from './lib/install.mjs';
 import { ensurePostgres, freePort, startPostgres } from './lib/postgres.mjs';
 import { capture, run } from './lib/run.mjs';
@@ -19,6 +20,8 @@ for (const name of /** @type {NodeJS.Signals[]} */ (['SIGINT', 'SIGTERM'])) {
 
 let passed = 0;
 let failed = 0;
+/** @type {import('./lib/failures.mjs').Failure[]} */
+const failures = [];
 
 /** One check counts as one test. @param {string} what @param {string} command @param {string[]} args */
 async function check(what, command, args) {
@@ -28,16 +31,26 @@ async function check(what, command, args) {
 	if (code === 0) passed++;
 	else {
 		failed++;
+		failures.push({ name: what, why: out.trim() });
 		say(out);
 	}
 }
 
-/** @param {string} file @param {(report: any) => { passed: number, failed: number }} read @param {number} code */
-function count(file, read, code) {
-	const result = existsSync(file) ? read(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+/**
+ * @param {string} what @param {string} file @param {number} code
+ * @param {(report: any) => { passed: number, failed: number, failures: import('./lib/failures.mjs').Failure[] }} read
+ */
+function count(what, file, code, read) {
+	const result = existsSync(file)
+		? read(JSON.parse(readFileSync(file, 'utf8')))
+		: { passed: 0, failed: 0, failures: [] };
 	passed += result.passed;
+	failures.push(...result.failures);
 	// A runner that ended badly without a failed test (a crash, a set-up fault) is a failure too.
-	failed += code !== 0 && result.failed === 0 ? 1 : result.failed;
+	if (code !== 0 && result.failed === 0) {
+		failed++;
+		failures.push({ name: what, why: `ended with exit code ${code}; its own lines stand above` });
+	} else failed += result.failed;
 }
 
 try {
@@ -60,7 +73,11 @@ try {
 	const urlOf = (/** @type {string} */ name) => database.url.replace(/\/postgres$/, `/${name}`);
 	const unit = join(results, 'unit.json');
 	const kills = join(results, 'kills.json');
-	const tests = (/** @type {any} */ r) => ({ passed: r.numPassedTests, failed: r.numFailedTests });
+	const tests = (/** @type {any} */ r) => ({
+		passed: r.numPassedTests,
+		failed: r.numFailedTests,
+		failures: failuresOfVitest(r)
+	});
 
 	// Two lines beside each other, so that no core waits: what reads the sources and the unit tests; lint, build and the kills.
 	const lines = await Promise.allSettled([
@@ -73,11 +90,8 @@ try {
 			.then(async () => {
 				await tools;
 				const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
-				count(
-					unit,
-					tests,
-					await run(bin('vitest'), args, { env: { ...process.env, TEST_DATABASE_URL: urlOf('unit') } })
-				);
+				const env = { ...process.env, TEST_DATABASE_URL: urlOf('unit') };
+				count('unit tests', unit, await run(bin('vitest'), args, { env }), tests);
 			}),
 		check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
 			.then(() => ensureBuild())
@@ -85,7 +99,7 @@ try {
 				const args = ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json'];
 				const { code, out } = await capture(bin('vitest'), [...args, `--outputFile.json=${kills}`]);
 				say(out);
-				count(kills, tests, code);
+				count('kills', kills, code, tests);
 			})
 	]);
 	// Both lines are at their end before anything is stopped; what broke in one of them is said.
@@ -101,14 +115,15 @@ try {
 			CHROMIUM_PATH: testBrowser()
 		}
 	});
-	count(
-		join(results, 'e2e.json'),
-		(r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped }),
-		e2eCode
-	);
+	count('end-to-end tests', join(results, 'e2e.json'), e2eCode, (r) => ({
+		passed: r.stats.expected,
+		failed: r.stats.unexpected + r.stats.flaky + r.stats.skipped,
+		failures: failuresOfPlaywright(r)
+	}));
 
 	await database.stop();
 	say('');
+	if (failures.length > 0) say(`${toldOf(failures)}\n`);
 	say(`Tests: ${passed} passed, ${failed} failed`);
 	process.exit(failed === 0 && passed > 0 ? 0 : 1);
 } catch (error) {

@@ -38,3 +38,39 @@ test('the whole haul is shared out, a part is set, what cannot be is told, and t
 		await sql`select c.lot_id from way_choice c join lot_balance b on b.lot_id = c.lot_id where c.household_id = ${home.id} group by c.lot_id, b.amount having sum(c.share_g) > b.amount / 10.0 + 1`;
 	expect(over).toEqual([]);
 });
+
+/** "20 kg plums at 0.90": what can be taken on, what would give, whether the price is good, and into the Basket with it. */
+test('before the haul: what fits, what all of it would push out, and what fits goes into the Basket', async ({
+	page,
+	home,
+	quiet,
+	sql
+}) => {
+	void quiet;
+	await page.goto('/ways');
+	await hydrated(page);
+	await page.getByLabel('Before you take on more').fill('60 kg plums at 0.90');
+	await page.getByRole('button', { name: 'Can we?' }).click();
+	await expect(page).toHaveURL(/ways\/offer\?say=/);
+	const title = page.getByRole('heading', { level: 2 }).first();
+	await expect(title).toContainText(/\d kg of 60\.0 kg\s+plums by [A-Z]\w+, and nothing else gives/, {
+		timeout: 20_000
+	});
+	await expect(page.getByText('€0.90/kg')).toBeVisible();
+	await expect(page.getByText('€54.00 in all')).toBeVisible();
+	await expect(page.getByText(/kg less|not placed/).first()).toBeVisible({ timeout: 20_000 });
+	// A line that cannot be read is asked about, and nothing that was typed is lost.
+	await page.getByLabel('What is offered').fill('20 kg moonstones at 0.90');
+	await page.keyboard.press('Enter');
+	await expect(page.getByText(/is not a food I know/)).toBeVisible();
+	await expect(page.getByLabel('What is offered')).toHaveValue('20 kg moonstones at 0.90');
+	await page.getByLabel('What is offered').fill('2 kg plums at 0.90');
+	await page.keyboard.press('Enter');
+	await expect(title).toContainText('All 2.0 kg of plums', { timeout: 20_000 });
+	await page.getByRole('link', { name: /Into the Basket/ }).click();
+	await expect(page.getByRole('textbox', { name: /What came in/ })).toHaveValue('2 kg plums at 0.90 a kilo');
+	await page.getByRole('textbox', { name: /What came in/ }).press('Enter');
+	await expect(page.getByRole('link', { name: 'Ways for plums' })).toBeVisible();
+	const [lot] = await sql`select price_minor from lot where household_id = ${home.id} and food = 'plums' and waiting`;
+	expect(lot?.price_minor).toBe(180);
+});

@@ -67,3 +67,35 @@ describe('lines as people write them', () => {
 		}
 	});
 });
+
+describe('a price in a line', () => {
+	const priced = (text: string) => {
+		const reading = read(text);
+		return reading.kind === 'understood'
+			? reading.price && [reading.price.amount, reading.price.currency]
+			: reading.kind;
+	};
+	it.each([
+		['20 kg plums at 0.90', 18, undefined],
+		['20 kg plums at 0.90?', 18, undefined],
+		['20 kg plums @ 0,90', 18, undefined],
+		['20 kg plums 0.90/kg', 18, undefined],
+		['20 kg plums at €0.90', 18, 'EUR'],
+		['20 kg plums for €18', 18, 'EUR'],
+		['20 kg plums for 18.00', 18, undefined],
+		['20 kg plums, €18', 18, 'EUR'],
+		['10 lb tomatoes at 1.20', 12, undefined],
+		['5 lb chuck of beef at $4.50/lb', 22.5, 'USD'],
+		['40 ears sweetcorn at 0.50', 20, undefined],
+		['3 kg kale, at 4.50 €/kg', 13.5, 'EUR']
+	])('%s', (text, amount, currency) => {
+		const [said, money] = priced(text) as [number, string | undefined];
+		expect(said).toBeCloseTo(amount, 2);
+		expect(money).toBe(currency);
+	});
+	it('is none where it may be an hour, a heat or a head count', () => {
+		expect(priced('5 kg tomatoes for 4')).not.toEqual([4, undefined]);
+		expect(priced('5 kg tomatoes, picked at 10')).toBe('asked');
+		expect(priced('5 kg tomatoes at 20.00 °C')).not.toEqual([100, undefined]);
+	});
+});

@@ -254,7 +254,7 @@ function measured(line: string, amount: Amount, named: NamedThing, context: Line
 		...(named.day ? { day: named.day } : {}),
 		note: named.note.slice(0, 200),
 		variety: named.variety.slice(0, 60),
-		price: priceOfAll(named, grams, weighed.counted?.number),
+		price: priceOfAll(named, line, grams, weighed.counted?.number),
 		because: weighed.because
 	};
 }
@@ -282,7 +282,7 @@ function mixed(amount: Amount, named: NamedThing, mix: Mixed): Reading {
 		...(named.day ? { day: named.day } : {}),
 		note: named.note.slice(0, 200),
 		variety: '',
-		price: priceOfAll(named, Math.round(grams), undefined),
+		price: priceOfAll(named, '', Math.round(grams), undefined),
 		because:
 			amount.grams === undefined
 				? `a litre of it, loose, taken as ${kg_per_L.toFixed(2)} kg by its parts (practice); weigh it if you can`
@@ -291,9 +291,16 @@ function mixed(amount: Amount, named: NamedThing, mix: Mixed): Reading {
 }
 
 /** A price by the kilo, the pound or the piece becomes one for all of it. */
-function priceOfAll({ price }: NamedThing, grams: number, pieces: number | undefined): Understood['price'] {
+function priceOfAll(
+	{ price }: NamedThing,
+	line: string,
+	grams: number,
+	pieces: number | undefined
+): Understood['price'] {
 	if (!price) return null;
-	const { amount, per, currency } = price;
+	const { amount, currency } = price;
+	const each = pieces !== undefined ? 'each' : /\d\s*(?:lbs?|pounds?)\b/i.test(line) ? 'lb' : 'kg';
+	const per = price.per === 'unit' ? each : price.per;
 	if (per === 'each' && pieces === undefined) return null;
 	const times =
 		per === 'kg' ? grams / 1000 : per === 'lb' ? grams / 1000 / kgFromLb(1) : per === 'each' ? (pieces ?? 1) : 1;

@@ -1,9 +1,9 @@
 import { addDays } from 'date-fns';
 
-/** A price as it was said: for all of it, or for a kilo, a pound, or one. */
+/** A price as it was said: for all of it, for a kilo, a pound or one, or "at" so much for each of what is counted or weighed. */
 export interface SaidPrice {
 	readonly amount: number;
-	readonly per: 'all' | 'kg' | 'lb' | 'each';
+	readonly per: 'all' | 'kg' | 'lb' | 'each' | 'unit';
 	/** ISO 4217, where a sign or a word names one. */
 	readonly currency: string | undefined;
 }
@@ -30,8 +30,11 @@ const dayWords = `today|this morning|this afternoon|this evening|yesterday(?: ev
 const dayPattern = new RegExp(`(?<=^|[\\s,;])${verb}(?:${dayWords})(?=$|[\\s,;.])`, 'iu');
 const money =
 	'(?:[€$£]\\s*\\d+(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?\\s*(?:€|£|\\$|(?:eur|euros?|usd|dollars?|gbp|quid|chf|czk|sek|pln)\\b))';
+/** Without a sign of money a number is a price by its cents after "at" and "for", or by what it is for. */
+const bareMoney =
+	'(?:(?:at|for)\\s+|@\\s*)\\d+[.,]\\d{2}(?!\\d|\\s*(?:°|c\\b|h\\b|am\\b|pm\\b))|\\d+(?:[.,]\\d+)?(?=\\s*(?:a|per|/)\\s*(?:kg|kilo|lb|pound)\\b)';
 const pricePattern = new RegExp(
-	`(?<=^|[\\s,;])(?:(?:for|at|paid|cost)\\s+)*${money}(?:\\s*(?:a|an|per|the|/)\\s*(?:kg|kilo|lb|pound|piece|head|bushel|box|flat|bag|bunch|each))?(?=$|[\\s,;.])`,
+	`(?<=^|[\\s,;])(?:(?:for|at|paid|cost)\\s+|@\\s*)*(?:${money}|${bareMoney})(?:\\s*(?:a|an|per|the|/)?\\s*(?:kg|kilo|lb|pound|piece|head|bushel|box|flat|bag|bunch|each)\\b)?(?=$|[\\s,;.?])`,
 	'iu'
 );
 const numbers: Record<string, number> = { a: 1, two: 2, three: 3, four: 4, five: 5, six: 6 };
@@ -72,10 +75,19 @@ const currencies: readonly (readonly [RegExp, string])[] = [
 function priceIn(text: string): SaidPrice | undefined {
 	const amount = Number(/\d+(?:[.,]\d+)?/.exec(text)?.[0]?.replace(',', '.'));
 	if (!Number.isFinite(amount)) return undefined;
-	const per = /(?:a|an|per|the|\/)\s*(kg|kilo|lb|pound|piece|head|each)\b/i.exec(text)?.[1]?.toLowerCase();
+	const per = /(?:a|an|per|the|\/|\d)\s*(kg|kilo|lb|pound|piece|head|each)\b/i.exec(text)?.[1]?.toLowerCase();
 	return {
 		amount,
-		per: per === undefined ? 'all' : per.startsWith('k') ? 'kg' : per === 'lb' || per === 'pound' ? 'lb' : 'each',
+		per:
+			per === undefined
+				? /^(?:at\b|@)/i.test(text.trim())
+					? 'unit'
+					: 'all'
+				: per.startsWith('k')
+					? 'kg'
+					: per === 'lb' || per === 'pound'
+						? 'lb'
+						: 'each',
 		currency: currencies.find(([sign]) => sign.test(text))?.[1]
 	};
 }

@@ -1,5 +1,6 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { allOf, roomFor, withOffer } from '$core/haul/before';
 import { faultsOf } from '$core/haul/check';
 import { randomHaul, seeded } from '$core/haul/haul.fixture';
 import type { Haul, HaulWay, Shared } from '$core/haul/haul';
@@ -66,13 +67,12 @@ function tiny(seed: number): Haul {
 	};
 }
 
-/** Every number of packs of every way, by counting: the best that breaks no rule. It knows of no programme. */
-function byCounting(haul: Haul): number {
+/** Every number of packs of every way, by counting: each that breaks no rule. It knows of no programme. */
+function every(haul: Haul, visit: (shared: Shared) => void): void {
 	const counts = haul.ways.map((w) => {
 		const lot = haul.lots.find((l) => l.id === w.lot);
 		return Math.floor((lot?.kg ?? 0) / w.pack_kg + 1e-9);
 	});
-	let best = -Infinity;
 	const packs = haul.ways.map(() => 0);
 	const look = (a: number): void => {
 		if (a === haul.ways.length) {
@@ -86,7 +86,7 @@ function byCounting(haul: Haul): number {
 			const canned = haul.ways.reduce((sum, w, i) => sum + (w.group ? (packs[i] ?? 0) : 0), 0);
 			const loads = canned > 0 ? [{ group: 'canner', day: 0, count: Math.ceil(canned / 3) }] : [];
 			const shared: Shared = { parts, packs: {}, loads, left, worth: worthOf(haul, parts, loads, left) };
-			if (shared.worth > best && faultsOf(haul, shared).length === 0) best = shared.worth;
+			if (faultsOf(haul, shared).length === 0) visit(shared);
 			return;
 		}
 		for (let n = 0; n <= (counts[a] ?? 0); n++) {
@@ -96,6 +96,10 @@ function byCounting(haul: Haul): number {
 		packs[a] = 0;
 	};
 	look(0);
+}
+function byCounting(haul: Haul): number {
+	let best = -Infinity;
+	every(haul, (shared) => (best = Math.max(best, shared.worth)));
 	return best;
 }
 
@@ -151,6 +155,72 @@ describe('a haul shared out', () => {
 			}
 		}
 		expect(gained).toBeGreaterThan(5);
+	});
+
+	it('takes of what is offered the most that counting finds while the rest stays as good as it is', () => {
+		let some = 0;
+		let none = 0;
+		for (let seed = 1; seed <= 200; seed++) {
+			const whole = tiny(seed);
+			const [first, second] = whole.lots;
+			if (!first || !second) continue;
+			const of = (lot: string) => whole.ways.filter((w) => w.lot === lot);
+			const haul: Haul = { ...whole, lots: [first], ways: of(first.id) };
+			const lot = { ...second, left_cost: 0 };
+			const offer = { lot, ways: of(second.id), groups: whole.groups, stations: whole.stations, limits: [] };
+			const answer = solved(haul);
+			for (const losing of [0, 0.02]) {
+				const room = roomFor(haul, answer, offer, solver, { seconds: 20, losing });
+				const now = withOffer(haul, offer);
+				expect(faultsOf(now, room.shared), `seed ${seed}`).toEqual([]);
+				// Set-ups cost neither side; loads of the canner cost the rest, that goes by it too.
+				const others = (s: Shared) =>
+					worthOf(
+						{ ...haul, stations: [] },
+						s.parts.filter((p) => p.lot === first.id),
+						s.loads,
+						{ [first.id]: s.left[first.id] ?? 0 }
+					);
+				const least = others(answer.shared) - losing * Math.abs(others(answer.shared)) - 1e-6;
+				let most = 0;
+				every(now, (s) => {
+					if (others(s) >= least) most = Math.max(most, lot.kg - (s.left[lot.id] ?? 0));
+				});
+				expect(others(room.shared), `seed ${seed}`).toBeGreaterThanOrEqual(least - 1e-6);
+				expect(room.kg, `seed ${seed}, losing ${losing}`).toBeCloseTo(most, 4);
+				expect(room.most_kg).toBeGreaterThanOrEqual(room.kg);
+				if (room.kg > 0.01) some++;
+				else none++;
+			}
+		}
+		expect(some).toBeGreaterThan(20);
+		expect(none).toBeGreaterThan(5);
+	});
+
+	it('says what all of an offer pushes out: its kilos first, and no kilo lost in the telling', () => {
+		let pushed = 0;
+		for (let seed = 1; seed <= 60; seed++) {
+			const whole = tiny(seed);
+			const [first, second] = whole.lots;
+			if (!first || !second) continue;
+			const of = (lot: string) => whole.ways.filter((w) => w.lot === lot);
+			const haul: Haul = { ...whole, lots: [first], ways: of(first.id) };
+			const offer = { lot: second, ways: of(second.id), groups: whole.groups, stations: whole.stations, limits: [] };
+			const answer = solved(haul);
+			const all = allOf(haul, answer, offer, solver, { seconds: 20 });
+			if (!all) throw new Error('impossible');
+			const both = withOffer(haul, offer);
+			expect(faultsOf(both, all.shared), `seed ${seed}`).toEqual([]);
+			let least_kg = Infinity;
+			every(both, (s) => (least_kg = Math.min(least_kg, s.left[second.id] ?? 0)));
+			expect(all.left_kg, `seed ${seed}`).toBeCloseTo(least_kg, 4);
+			expect(
+				all.changes.reduce((sum, c) => sum + c.kg, 0),
+				`seed ${seed}`
+			).toBeCloseTo(0, 0);
+			if (all.changes.length > 0) pushed++;
+		}
+		expect(pushed).toBeGreaterThan(5);
 	});
 
 	it('keeps what a person has set, or says what must give', () => {

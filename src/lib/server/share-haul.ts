@@ -5,7 +5,8 @@ import { AppError } from './errors';
 import type { Stores } from './stores';
 import { lotThing } from './things';
 import { slugsOf } from './ways/do';
-import { lookAt, type Look } from './ways/look';
+import { lookAt, lookStanding, type Look } from './ways/look';
+import { readHouse } from './ways/read';
 import { named } from './ways/rows';
 
 /** A household's basket in a season's worst week; beyond it the most urgent are shared out. */
@@ -15,31 +16,33 @@ const asItIs: ReadonlySet<string> = new Set(['fresh', 'prepared', 'cooked', 'tha
 
 /** All that stands in the Basket and is not at the stove, with its ways, as the haul's programme reads it. */
 export async function haulView(stores: Stores, now: Date): Promise<HaulView> {
-	const [basket, reserved, kitchen, shelf] = await Promise.all([
-		stores.stock.basket(),
-		stores.runs.reserved(),
-		stores.home.kitchen(),
-		stores.stock.standing()
-	]);
-	const kept_kg = new Map<string, number>();
-	for (const s of shelf) if (!s.waiting) kept_kg.set(s.food, (kept_kg.get(s.food) ?? 0) + (s.amount * s.unitG) / 1000);
+	const [basket, house, shelf] = await Promise.all([stores.stock.basket(), readHouse(stores), stores.stock.standing()]);
+	const kept_kg = keptOf(shelf);
 	const free = basket
-		.filter((l) => l.grams > (reserved.get(l.lot.id) ?? 0))
+		.filter((l) => l.grams > (house.reserved.get(l.lot.id) ?? 0))
 		.map((l) => ({ ...l, clock: lotThing(l.lot, l.place, now).clock }))
 		.sort((a, b) => a.clock.bestBy - b.clock.bestBy);
 	const lots: LotOfHaul[] = [];
 	const apart: HaulView['apart'][number][] = [];
 	const shares: Record<string, readonly Share[]> = {};
-	for (const { lot } of free.slice(0, mostLots)) {
-		const look = await lookAt(stores, lot.id, { fields: {} }, now);
+	for (const standing of free.slice(0, mostLots)) {
+		const { lot } = standing;
+		const look = await lookStanding(stores, standing, house, { fields: {} }, now);
 		if (look.stop) apart.push({ id: lot.id, name: lot.title, why: look.stop.reason });
 		else lots.push(lotOf(look, kept_kg.get(look.thing.food.id) ?? 0));
 		if (look.shares.length > 0) shares[lot.id] = look.shares;
 	}
-	return { lots, apart, kitchen, shares, more: Math.max(0, free.length - mostLots) };
+	return { lots, apart, kitchen: house.kitchen, shares, more: Math.max(0, free.length - mostLots) };
 }
 
-const lotOf = (look: Look, have_kg: number): HaulInput['lots'][number] => ({
+/** What stands on the shelves already, kg by food. */
+export function keptOf(shelf: Awaited<ReturnType<Stores['stock']['standing']>>): Map<string, number> {
+	const kept = new Map<string, number>();
+	for (const s of shelf) if (!s.waiting) kept.set(s.food, (kept.get(s.food) ?? 0) + (s.amount * s.unitG) / 1000);
+	return kept;
+}
+
+export const lotOf = (look: Look, have_kg: number): HaulInput['lots'][number] => ({
 	id: look.lot.id,
 	name: look.lot.title,
 	grams: look.free_g,

@@ -4,6 +4,8 @@
 	import { wishKinds, type Wishes } from '$core/haul/from-ways';
 	import { sayAs } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
+	import DaysChoice from '$lib/ui/haul/days-choice.svelte';
+	import { namesOf, percentWords, untilWords } from '$lib/ui/haul/words';
 	import { inSolver } from '$lib/ui/haul/in-worker';
 	import { HaulPage } from '$lib/ui/haul/haul-state.svelte';
 	import Binds from '$lib/ui/haul/binds.svelte';
@@ -49,27 +51,17 @@
 		costsLeast: 'Costs least',
 		variety: 'Variety'
 	};
-	const dayWords = ['tonight', 'tomorrow night'];
-	const until = $derived(
-		haul.days <= 2
-			? dayWords[haul.days - 1]
-			: sayAs(data.now + (haul.days - 1) * 86_400_000, data.household.zone, 'EEEE')
-	);
-	const percent = (gap: number) => (gap < 0.001 ? 'a tenth of a percent' : `${Math.ceil(gap * 100)} %`);
+	const until = $derived(untilWords(haul.days, data.now, data.household.zone));
 	const standing = $derived.by(() => {
 		const { answer, phase } = haul;
 		if (phase === 'failed') return `It could not be worked out: ${haul.why}`;
 		if (!answer) return phase === 'working' ? 'Working it out …' : '';
 		if (answer.proven) return 'Proven: within these limits no share is better.';
-		const near = `Within ${percent(answer.gap)} of what is possible`;
+		const near = `Within ${percentWords(answer.gap)} of what is possible`;
 		if (phase === 'working') return `${near}; still looking.`;
 		return haul.why ? `${near}. What one more is worth could not be worked out: ${haul.why}` : `${near}.`;
 	});
-	const nameOf = (way: string) => {
-		const [lot, slug] = way.split('|');
-		const own = view.lots.find((l) => l.id === lot);
-		return { lot: own?.name ?? '', way: own?.ways.find((w) => w.slug === slug)?.name ?? 'eaten fresh' };
-	};
+	const nameOf = $derived(namesOf(view.lots));
 	const unplaced = $derived(haul.answer ? haul.rows.filter((r) => r.left_kg > 0.05) : []);
 
 	/** 1 goes to the plan's button, as on every way; only Enter on it takes it. */
@@ -89,7 +81,10 @@
 			{#if view.apart.length > 0}{view.apart[0]?.name}: {view.apart[0]?.why}{:else}Put something in the Basket, and its
 				ways stand here side by side.{/if}
 		</p>
-		<p class="mt-6"><a class="btn btn-full" href="/basket">To the Basket</a></p>
+		<p class="mt-6 flex flex-wrap justify-center gap-3">
+			<a class="btn btn-full" href="/basket">To the Basket</a>
+			<a class="btn" href="/ways/offer">Before the haul: can we?</a>
+		</p>
 	</section>
 {:else}
 	<div class="haul">
@@ -174,16 +169,22 @@
 				{/if}
 			{/if}
 			<h2 class="mt-4 text-lg">Until</h2>
-			<div class="flex flex-wrap gap-2" role="group" aria-label="Days of the plan">
-				{#each [1, 2, 3, 5, 7] as d (d)}
-					<button
-						class="btn"
-						aria-pressed={haul.days === d}
-						class:btn-full={haul.days === d}
-						onclick={() => haul.within(d)}>{d === 1 ? 'today' : `${d} days`}</button
-					>
-				{/each}
-			</div>
+			<DaysChoice days={haul.days} onpick={(d) => haul.within(d)} />
+			<form method="GET" action="/ways/offer" class="mt-4">
+				<label class="field"
+					><span>Before you take on more</span>
+					<span class="flex gap-2"
+						><input
+							name="say"
+							maxlength="200"
+							autocomplete="off"
+							placeholder="20 kg plums at 0.90"
+							class="min-w-0 flex-1"
+						/>
+						<button class="btn">Can we?</button></span
+					></label
+				>
+			</form>
 			<h2 class="mt-4 flex justify-between text-lg">
 				What matters to us <span class="text-sm font-normal text-soft">little … much</span>
 			</h2>

@@ -68,12 +68,8 @@ export function batchStore(db: Database, householdId: string, now: Date) {
 			});
 		},
 
-		/** What trays of a lot's food took in loads of before: the newest loads first, those alone that the hand called dry. */
-		async dryings(lotId: string): Promise<DriedBefore[]> {
-			const food = db
-				.select({ food: lot.food })
-				.from(lot)
-				.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)));
+		/** what trays of a food took in loads of before: the newest loads first, those alone that the hand called dry. */
+		async dryings(food: string): Promise<DriedBefore[]> {
 			const rows = await db
 				.select({ closing: batch.closing })
 				.from(batch)

@@ -6,6 +6,7 @@ import { gearStore } from './gear';
 import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
+import { pastStore } from './past';
 import { printerStore } from './printers';
 import { runStore } from './runs';
 import { stockStore } from './stock';
@@ -21,6 +22,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		gear: gearStore(db, household.id, now),
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
+		past: pastStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
 		gather: gatherStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),

@@ -9,7 +9,7 @@ import type { PackStyle } from '$reference/canning';
 import type { JarSize } from '$reference/canning-rules';
 import type { Stores } from '../stores';
 import { readable, type WayFault } from './query';
-import { readLot, type LotRead } from './read';
+import { readHouse, readStanding, type HouseRead, type LotRead, type LotStanding } from './read';
 
 /** A tested product of a food: what it is in jars, in each style that was tested, in the jar that is wanted for it. */
 export interface CanEntry {
@@ -56,10 +56,23 @@ export interface Asked {
  * @throws {AppError} 400 a field that names nothing of this kitchen is a fault and no error; 404 no such lot
  */
 export async function lookAt(stores: Stores, lotId: string, asked: Asked, now: Date): Promise<Look> {
+	const [standing, house] = await Promise.all([stores.stock.rawLot(lotId), readHouse(stores)]);
+	return lookStanding(stores, standing, house, asked, now);
+}
+
+/** The same of a lot and a house that were read already: a whole basket is looked at with one reading of the kitchen. */
+export async function lookStanding(
+	stores: Stores,
+	standing: LotStanding,
+	house: HouseRead,
+	asked: Asked,
+	now: Date
+): Promise<Look> {
+	const { id } = standing.lot;
 	const [read, kept, came_g] = await Promise.all([
-		readLot(stores, lotId, now),
-		stores.choices.of(lotId),
-		stores.choices.cameIn(lotId)
+		readStanding(stores, standing, house, now),
+		stores.choices.of(id),
+		stores.choices.cameIn(id)
 	]);
 	const fields = new Map(kept.map((k) => [k.way, k.choices]));
 	const faults: WayFault[] = [];

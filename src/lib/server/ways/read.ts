@@ -28,16 +28,40 @@ export interface LotRead {
 	readonly dried: readonly DriedBefore[];
 }
 
-/** @throws {AppError} 404 */
-export async function readLot(stores: Stores, lotId: string, now: Date): Promise<LotRead> {
-	const [{ lot, grams, place }, kitchen, reserved, recipes, metricCups, dried] = await Promise.all([
-		stores.stock.rawLot(lotId),
+/** What the ways of every lot are worked out with: read once, however many lots are looked at. */
+export interface HouseRead {
+	readonly kitchen: Kitchen;
+	readonly home: PortionHome;
+	/** At the stove already, g by lot. */
+	readonly reserved: ReadonlyMap<string, number>;
+}
+export async function readHouse(stores: Stores): Promise<HouseRead> {
+	const [kitchen, reserved, recipes, metricCups] = await Promise.all([
 		stores.home.kitchen(),
 		stores.runs.reserved(),
 		stores.home.recipePortions(),
-		stores.home.metricCups(),
-		stores.batches.dryings(lotId)
+		stores.home.metricCups()
 	]);
+	return { kitchen, reserved, home: { recipes, metricCups } };
+}
+
+/** A lot as it stands, with what it weighs and where. */
+export type LotStanding = Pick<Awaited<ReturnType<Stores['stock']['rawLot']>>, 'lot' | 'grams' | 'place'>;
+
+/** @throws {AppError} 404 */
+export async function readLot(stores: Stores, lotId: string, now: Date): Promise<LotRead> {
+	const [standing, house] = await Promise.all([stores.stock.rawLot(lotId), readHouse(stores)]);
+	return readStanding(stores, standing, house, now);
+}
+
+/** The same of a lot and a house that were read already; the lot may be one that is only offered. */
+export async function readStanding(
+	stores: Stores,
+	{ lot, grams, place }: LotStanding,
+	{ kitchen, home, reserved }: HouseRead,
+	now: Date
+): Promise<LotRead> {
+	const dried = await stores.batches.dryings(lot.food);
 	const { thing, clock, reread } = lotThing(lot, place, now);
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
 	return {
@@ -47,7 +71,7 @@ export async function readLot(stores: Stores, lotId: string, now: Date): Promise
 		clock,
 		stop: stopOf(thing, reread),
 		kitchen,
-		home: { recipes, metricCups },
+		home,
 		grams,
 		free_g,
 		// A lot that is all at the stove is shown whole, without a start.

@@ -1,0 +1,70 @@
+import { and, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { Database } from '../db/client';
+import { batch, lot, movement } from '../db/schema';
+
+const year_ms = 365 * 86_400_000;
+/** More buyings of one food than a household looks back on. */
+const mostBought = 60;
+
+/** What a household's own past says of a food: what was paid, what came of it, what went. */
+export function pastStore(db: Database, householdId: string, now: Date) {
+	return {
+		/** Lots that were paid for in one money, the newest first: minor units for so many grams that came in. */
+		async paidFor(food: string, currency: string): Promise<{ priceMinor: number; grams: number; at: Date }[]> {
+			const came = sql<number>`sum(${movement.amount} * ${lot.unitG})::float8`;
+			const rows = await db
+				.select({ priceMinor: lot.priceMinor, at: lot.since, grams: came })
+				.from(lot)
+				.innerJoin(movement, and(eq(movement.lotId, lot.id), eq(movement.kind, 'put')))
+				.where(
+					and(
+						eq(lot.householdId, householdId),
+						eq(lot.food, food),
+						eq(lot.currency, currency),
+						isNotNull(lot.priceMinor)
+					)
+				)
+				.groupBy(lot.id)
+				.having(sql`sum(${movement.amount}) > 0`)
+				.orderBy(desc(lot.since))
+				.limit(mostBought);
+			return rows.flatMap((r) => (r.priceMinor === null ? [] : [{ ...r, priceMinor: r.priceMinor }]));
+		},
+
+		/** What of a kilo came into packs, by every entry of this food that was weighed on both sides. */
+		async yieldsOf(food: string): Promise<number[]> {
+			const rows = await db
+				.select({ yieldMass: batch.yieldMass })
+				.from(batch)
+				.where(
+					and(
+						eq(batch.householdId, householdId),
+						eq(batch.food, food),
+						isNull(batch.voidedAt),
+						isNotNull(batch.yieldMass)
+					)
+				)
+				.orderBy(desc(batch.packedOn))
+				.limit(mostBought);
+			return rows.flatMap((r) => (r.yieldMass === null ? [] : [r.yieldMass]));
+		},
+
+		/** What went from the shelves in the last year, kg: taken, given, used. */
+		async goneInYear(food: string): Promise<number> {
+			const [row] = await db
+				.select({ grams: sql<number>`coalesce(-sum(${movement.amount} * ${lot.unitG}), 0)::float8` })
+				.from(movement)
+				.innerJoin(lot, eq(lot.id, movement.lotId))
+				.where(
+					and(
+						eq(movement.householdId, householdId),
+						eq(lot.food, food),
+						eq(lot.waiting, false),
+						inArray(movement.kind, ['take', 'give', 'use']),
+						gt(movement.recordedAt, new Date(now.getTime() - year_ms))
+					)
+				);
+			return Math.max(0, (row?.grams ?? 0) / 1000);
+		}
+	};
+}
