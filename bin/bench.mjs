@@ -43,7 +43,7 @@ function printRows() {
 	for (const r of rows) print(r);
 }
 
-/** `npm run bench -- load`: the server under load only; `live`: instruments and listeners only; `pages`: reads and pages only. */
+/** `npm run bench -- load`: the server under load only; `live`: instruments and listeners only; `pages`: reads and pages only; `haul`: hauls. */
 const [only] = process.argv.slice(2);
 const loadOnly = only === 'load' || only === 'live';
 
@@ -84,6 +84,21 @@ async function benchReads(url) {
 /** The core by itself. */
 async function benchCore() {
 	for (const b of await vitestBench('src/core')) row(`core: ${b.name}`, `${ms(b.median)} (median of ${b.sampleCount})`);
+}
+
+/** Hauls shared out: how far from the bound after so many seconds. The longest part by far, and asked for by its name. */
+async function benchHaul() {
+	const file = join(root, 'test-results/haul.json');
+	await vitestBench('src/lib/haul', { BENCH_HAUL: file, BENCH_SEEDS: process.env.BENCH_SEEDS ?? '30' });
+	const percent = (/** @type {number} */ x) => `${(100 * x).toFixed(1)} %`;
+	for (const { name, first, gaps, most_MB } of JSON.parse(readFileSync(file, 'utf8'))) {
+		row(`haul, ${name}: first answer, median`, `${percentile(first, 0.5).toFixed(2)} s`, 'within 1 s');
+		for (const [s, list] of Object.entries(gaps)) {
+			const wanted = name.startsWith('20') ? { 3: 'within 5 %', 20: 'within 2 %' }[s] : undefined;
+			row(`haul, ${name}: from the bound after ${s} s, median of ${list.length} (worst tenth)`, `${percent(percentile(list, 0.5))} (${percent(percentile(list, 0.9))})`, wanted ?? ''); // prettier-ignore
+		}
+		row(`haul, ${name}: memory of the process at most`, `${Math.round(most_MB)} MB`);
+	}
 }
 
 /** Kilobytes that a process holds. @param {number} pid */
@@ -307,6 +322,11 @@ async function underLoad(sql, { origin, household, raw, pid }) {
 const stops = [];
 try {
 	await ensurePackages();
+	if (!only || only === 'haul') await benchHaul();
+	if (only === 'haul') {
+		printRows();
+		process.exit(0);
+	}
 	await ensureChromium();
 	await ensureBuild();
 

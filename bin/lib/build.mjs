@@ -4,7 +4,15 @@ import { join } from 'node:path';
 import { must } from './run.mjs';
 import { root, say } from './say.mjs';
 
-const inputs = ['src', 'static', 'drizzle', 'package-lock.json', 'vite.config.ts', 'svelte.config.js'];
+const inputs = [
+	'src',
+	'static',
+	'drizzle',
+	'package-lock.json',
+	'vite.config.ts',
+	'vite.threads.config.ts',
+	'svelte.config.js'
+];
 const stamp = join(root, 'build', '.sources');
 
 /** @param {string} path @param {import('node:crypto').Hash} hash */
@@ -27,11 +35,10 @@ export async function ensureBuild() {
 	// Cut off in the middle, it is no build of anything.
 	rmSync(stamp, { force: true });
 	say('Building (about half a minute, when the sources changed) …');
-	await must('The build', process.execPath, [
-		join(root, 'node_modules/vite/bin/vite.js'),
-		'build',
-		'--logLevel',
-		'error'
-	]);
+	const vite = join(root, 'node_modules/vite/bin/vite.js');
+	await must('The build', process.execPath, [vite, 'build', '--logLevel', 'error']);
+	// Threads of the server, beside it.
+	const threads = ['build', '--logLevel', 'error', '--config', 'vite.threads.config.ts'];
+	await must('The build of the threads', process.execPath, [vite, ...threads]);
 	writeFileSync(stamp, now);
 }

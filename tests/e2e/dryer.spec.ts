@@ -199,7 +199,8 @@ test('berries dipped against whole and halved; carrots in cups; morels only wher
 	await hydrated(page);
 	await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
 	await page.getByRole('button', { name: /Yes, every one/ }).click();
-	await hydrated(page);
+	// Kept, before the page is left.
+	await expect(page.getByRole('button', { name: /^Start/ }).first()).toBeVisible();
 	await page.goto(`/ways/${morels}/dry`);
 	await hydrated(page);
 	await page

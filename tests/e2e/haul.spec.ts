@@ -1,4 +1,11 @@
-import { expect, hydrated, test } from './help';
+import type { Page } from '@playwright/test';
+import { expect, hydrated, postForm, test } from './help';
+
+/** What was found so far will do, where it is still looking: it may be at its end any moment. */
+const enough = (page: Page): Promise<void> =>
+	page
+		.getByRole('button', { name: 'That will do' })
+		.evaluateAll((all) => all.forEach((button) => (button as HTMLButtonElement).click()));
 
 /** The demo's morning shared out: worked out on the page, set by hand, made impossible, taken as the plan. */
 test('the whole haul is shared out, a part is set, what cannot be is told, and the plan is taken', async ({
@@ -18,17 +25,15 @@ test('the whole haul is shared out, a part is set, what cannot be is told, and t
 		.filter({ has: page.getByRole('link', { name: 'tomatoes', exact: true }) });
 	await expect(tomatoes.first()).toContainText('12.0 kg');
 	// Enough is enough: what was found so far stays.
-	const enough = page.getByRole('button', { name: 'That will do' });
-	if (await enough.isVisible()) await enough.click();
+	await enough(page);
 	await expect(page.getByRole('status').first()).toContainText(/possible|Proven/);
 	// Set by hand it stays, and the rest is worked out around it.
 	await tomatoes.first().getByRole('button', { name: 'Set' }).first().click();
 	await expect(tomatoes.first().getByRole('button', { name: 'Set: let go' })).toHaveAttribute('aria-pressed', 'true');
 	await expect(title).toContainText('of hands by');
-	const done = page.getByRole('button', { name: 'That will do' });
-	if (await done.isVisible()) await done.click();
+	await enough(page);
 	await page.getByRole('button', { name: /Take this as the plan/ }).click();
-	await expect(page.getByText(/shared out: open one to start its part/)).toBeVisible();
+	await expect(page).toHaveURL(/\/ways\/plan$/);
 	const [shared] =
 		await sql`select count(distinct c.lot_id)::int as lots, sum(c.share_g)::int as g from way_choice c where c.household_id = ${home.id} and c.share_g is not null`;
 	expect(shared?.lots).toBeGreaterThan(2);
@@ -37,6 +42,75 @@ test('the whole haul is shared out, a part is set, what cannot be is told, and t
 	const over =
 		await sql`select c.lot_id from way_choice c join lot_balance b on b.lot_id = c.lot_id where c.household_id = ${home.id} group by c.lot_id, b.amount having sum(c.share_g) > b.amount / 10.0 + 1`;
 	expect(over).toEqual([]);
+	// The plan stands by day, each step with its Start; what is begun is planned no more, and the rest is as it was.
+	await hydrated(page);
+	const steps = page.getByRole('button', { name: /^Start: / }).or(page.getByRole('link', { name: /: .*, / }));
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+ steps/);
+	await expect(page.getByRole('heading', { name: 'What it takes' })).toBeVisible();
+	const before = await steps.count();
+	const start = page.getByRole('button', { name: /^Start: / }).first();
+	const name = await start.getAttribute('aria-label');
+	await start.click();
+	await expect(page).toHaveURL(/\/stove\/[0-9a-f-]{36}/);
+	await page.goto('/ways/plan');
+	await expect(page.getByRole('button', { name: name ?? '', exact: true })).toHaveCount(0);
+	expect(await steps.count()).toBe(before - 1);
+	await page.getByRole('button', { name: 'Let go of the plan' }).click();
+	await expect(page.getByRole('heading', { name: 'Nothing is planned.' })).toBeVisible();
+});
+
+/** What comes in while it is worked out is shared out too; why a lot went where it went is told. */
+test('a lot that comes in while it solves is shared out; why so is told by what would have come of the other ways', async ({
+	page,
+	home,
+	quiet,
+	baseURL
+}) => {
+	void [home, quiet];
+	await page.goto('/ways');
+	await hydrated(page);
+	expect((await postForm(page.request, baseURL ?? '', '/basket?/add', { text: '4 kg plums' })).type).toBe('success');
+	const rule = (name: string) =>
+		page
+			.getByRole('listitem')
+			.filter({ has: page.getByRole('link', { name, exact: true }) })
+			.first();
+	await expect(rule('plums').getByRole('button', { name: 'Set' }).first()).toBeVisible({ timeout: 20_000 });
+	await enough(page);
+	await page.getByRole('button', { name: 'Why so: plums' }).click();
+	await expect(
+		rule('plums')
+			.getByText(/^Instead /)
+			.first()
+	).toBeVisible({ timeout: 20_000 });
+	await page.getByRole('button', { name: 'Why so: plums' }).click();
+	await expect(rule('plums').getByText(/^Instead /)).toHaveCount(0);
+});
+
+/** A phone whose browser has no threads: the server works it out, and the phone shows the same. */
+test('where the browser cannot, the server shares the haul out and answers for an offer', async ({
+	page,
+	home,
+	quiet
+}) => {
+	void [home, quiet];
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.addInitScript(() => Reflect.deleteProperty(globalThis, 'Worker'));
+	await page.goto('/ways');
+	await hydrated(page);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('of hands by', { timeout: 30_000 });
+	await expect(page.getByText('Worked out on the server')).toBeVisible();
+	await page.goto('/ways/offer?say=20%20kg%20plums%20at%200.90');
+	await hydrated(page);
+	await expect(page.getByRole('heading', { level: 2 }).first()).toContainText(/kg of\s+(20\.0 kg\s+)?plums by/, {
+		timeout: 40_000
+	});
+	// What is no question is refused in words, and nothing hangs.
+	const asked = (body: unknown) =>
+		page.request.post('/ways/solve', { data: body, headers: { origin: new URL(page.url()).origin } });
+	expect((await asked({ days: 99 })).status()).toBe(400);
+	expect((await asked({ days: 2, say: 'moonstones' })).status()).toBe(400);
+	expect((await asked([])).status()).toBe(400);
 });
 
 /** "20 kg plums at 0.90": what can be taken on, what would give, whether the price is good, and into the Basket with it. */

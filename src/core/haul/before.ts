@@ -1,8 +1,9 @@
 import { DomainError } from '../errors';
 import type { Haul, HaulLot, HaulWay, LoadGroup, Shared, Station } from './haul';
 import { programmeOf, sharedFrom, valuesOf, type Built } from './programme';
+import { changesOf, nearestTo, type Change } from './nearest';
 import type { Answer } from './solve';
-import type { Programme, Solver } from './solver';
+import type { Programme, Session, Solver } from './solver';
 
 /** What is offered, as a lot with its ways that is not in the haul yet. */
 export interface Offer {
@@ -33,7 +34,7 @@ export interface AllOfIt {
 	/** Of the offer itself, kg that even then find no place. */
 	readonly left_kg: number;
 	/** Kilos of other lots by way: what there would be more of (+) and less of (−), the largest first. */
-	readonly changes: readonly { readonly lot: string; readonly way: string | null; readonly kg: number }[];
+	readonly changes: readonly Change[];
 }
 
 /** Of two ways that take as many kilos the one that is worth more: so little that no kilo is given up for it. */
@@ -97,6 +98,26 @@ export function turnedRound(haul: Haul, built: Built, lot: string, kept: Float64
 	};
 }
 
+/** The most of a lot while every pack of the others stays as it is; what is kept, where nothing better is found. */
+function beside(
+	session: Session,
+	built: Built,
+	haul: Haul,
+	lot: string,
+	kept: Float64Array,
+	seconds: number
+): Float64Array {
+	const { columns } = built.programme;
+	const others = haul.ways.flatMap((w, a) => (w.lot === lot ? [] : columnsOfWay(built, a)));
+	for (const c of others) if (columns[c]?.whole) session.bounds(c, kept[c] ?? 0, kept[c] ?? 0);
+	const found = session.solve({ seconds, gap: 1e-3, start: kept });
+	for (const c of others) session.bounds(c, columns[c]?.lower ?? 0, columns[c]?.upper ?? 0);
+	return found.kind === 'solved' ? found.values : kept;
+}
+
+const columnsOfWay = ({ columns }: Built, a: number): number[] =>
+	[...(columns.amount[a] ?? []), columns.packs[a] ?? -1, columns.used[a] ?? -1].filter((c) => c >= 0);
+
 /**
  * How much of an offer can be taken on while the rest of the haul stays as good as it is.
  *
@@ -123,12 +144,10 @@ export function roomFor(
 	const session = solver.open(turnedRound(whole, built, offer.lot.id, kept, options.losing));
 	try {
 		const { seconds, stopped, from } = options;
-		const found = session.solve({
-			seconds,
-			gap: 1e-3,
-			start: from ? valuesOf(whole, built, from) : kept,
-			...(stopped ? { stopped } : {})
-		});
+		const ask = { gap: 1e-3, ...(stopped ? { stopped } : {}) };
+		// First beside the others as they are: found in a moment, and a good beginning for moving them too.
+		const begun = from ? valuesOf(whole, built, from) : beside(session, built, whole, offer.lot.id, kept, seconds / 4);
+		const found = session.solve({ ...ask, seconds: from ? seconds : (seconds * 3) / 4, start: begun });
 		if (found.kind !== 'solved')
 			return { kg: 0, most_kg: offer.lot.kg, proven: false, losing: options.losing, shared: start };
 		const shared = sharedFrom(whole, built, found.values);
@@ -142,9 +161,6 @@ export function roomFor(
 
 /** Worth of a kilo of an offer that is not placed, where all of it is to be: above what any other kilo is worth. */
 const mustGo = 20;
-/** Worth of a kilo that has to leave the way it had: of two plans alike, the one that leaves more as it was. */
-const disturbed = 0.25;
-
 /**
  * What would have to give for all of an offer: the plan that places the most of it, and of those the one nearest to the
  * plan without it.
@@ -160,60 +176,12 @@ export function allOf(
 	options: { readonly seconds: number; readonly from?: Shared; readonly stopped?: () => boolean }
 ): AllOfIt | undefined {
 	const whole = withOffer(haul, { ...offer, lot: { ...offer.lot, left_cost: mustGo } });
-	const built = programmeOf(whole);
-	const kgOf = (s: Shared, way: string) => s.parts.filter((p) => p.way === way).reduce((sum, p) => sum + p.kg, 0);
-	const had = haul.ways.map((w) => kgOf(answer.shared, w.id));
-	const { columns, rows } = built.programme;
-	const less = had.flatMap((kg, a) => (kg > 0.01 ? [{ a, kg }] : []));
-	const programme: Programme = {
-		columns: [
-			...columns,
-			...less.map(({ a, kg }) => ({ name: `d${a}`, lower: 0, upper: kg, whole: false, worth: -disturbed }))
-		],
-		rows: [
-			...rows,
-			...less.map(({ a, kg }, i) => ({
-				name: `less${a}`,
-				terms: [
-					[columns.length + i, 1] as const,
-					...(built.columns.amount[a] ?? [])
-						.filter((c) => c >= 0)
-						.map((c) => [c, haul.ways[a]?.whole ? (haul.ways[a]?.pack_kg ?? 1) : 1] as const)
-				],
-				lower: kg,
-				upper: Infinity
-			}))
-		]
-	};
-	const { seconds, from, stopped } = options;
-	const start = from && [
-		...valuesOf(whole, built, from),
-		...less.map(({ a, kg }) => Math.max(0, kg - kgOf(from, haul.ways[a]?.id ?? '')))
-	];
-	const session = solver.open(programme);
-	try {
-		const found = session.solve({
-			seconds,
-			gap: 1e-4,
-			...(start ? { start: Float64Array.from(start) } : {}),
-			...(stopped ? { stopped } : {})
-		});
-		if (found.kind !== 'solved') return undefined;
-		const shared = sharedFrom(whole, built, found.values);
-		const changes = [
-			...haul.ways.map((w, a) => ({ lot: w.lot, way: w.id as string | null, kg: kgOf(shared, w.id) - (had[a] ?? 0) })),
-			...haul.lots.map((l) => ({
-				lot: l.id,
-				way: null,
-				kg: (shared.left[l.id] ?? 0) - (answer.shared.left[l.id] ?? 0)
-			}))
-		];
-		return {
-			shared,
-			left_kg: shared.left[offer.lot.id] ?? 0,
-			changes: changes.filter((c) => Math.abs(c.kg) > 0.05).sort((x, y) => Math.abs(y.kg) - Math.abs(x.kg))
-		};
-	} finally {
-		session.close();
-	}
+	const found = nearestTo(whole, programmeOf(whole), answer.shared, solver, options);
+	return (
+		found && {
+			shared: found.shared,
+			left_kg: found.shared.left[offer.lot.id] ?? 0,
+			changes: changesOf(haul, answer.shared, found.shared)
+		}
+	);
 }

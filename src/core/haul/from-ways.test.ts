@@ -6,6 +6,7 @@ import { glance } from '../ways/glance';
 import { kitchen } from '../ways/kitchen.fixture';
 import { foodById } from '../things/names';
 import { plain } from '../things/thing';
+import type { Haul } from './haul';
 import { eatFresh, haulOf, usualWishes, wayId, type HaulInput, type LotOfHaul } from './from-ways';
 
 const now = Date.parse('2026-08-28T10:00:00Z');
@@ -27,6 +28,7 @@ function lotOf(id: string, grams: number, hours: number): LotOfHaul {
 		goneBy: now + hours * 1.3 * hour,
 		eaten: true,
 		have_kg: 0,
+		used_kg: 0,
 		ways: list.flatMap((way) => (way.kind === 'way' ? [{ slug: way.id, name: way.name, way }] : []))
 	};
 }
@@ -66,6 +68,20 @@ describe('a haul out of the ways of its lots', () => {
 		expect(haul.ways.filter((w) => w.group).every((w) => w.whole)).toBe(true);
 	});
 
+	it('gives each jar what it needs: so many jars of the programme are as many at the stove', () => {
+		let some = 0;
+		for (const grams of [5300, 9000, 12_345])
+			for (const food of ['green-beans', 'tomatoes', 'potatoes', 'plums'])
+				for (const w of haulOf(input([lotOf(food, grams, 60)])).ways.filter((x) => x.whole)) {
+					const jars = Math.floor(w.most_kg / w.pack_kg + 1e-9);
+					const part = lotOf(food, Math.floor(jars * w.pack_kg * 1000), 60);
+					const then = part.ways.find((x) => wayId(food, x.slug) === w.id);
+					expect(then?.way.packs, `${w.id}, ${grams} g`).toBeGreaterThanOrEqual(jars);
+					some++;
+				}
+		expect(some).toBeGreaterThan(10);
+	});
+
 	it('works nothing past its time, and lets what keeps beyond the plan be', () => {
 		const lots = haulOf(input([lotOf('green-beans', 5000, 20), lotOf('carrots', 5000, 24 * 30)])).lots;
 		expect(lots.map((l) => [l.lastDay, l.left_cost])).toEqual([
@@ -82,8 +98,45 @@ describe('a haul out of the ways of its lots', () => {
 		const fast = worth({ wishes: { ...usualWishes, leastWork: 4 } });
 		const slow = worth({ wishes: { ...usualWishes, leastWork: 0 } });
 		for (const [id, w] of fast) if (!id.endsWith(eatFresh)) expect(w).toBeLessThan(slow.get(id) ?? 0);
-		const full = worth({}, { ...beans, have_kg: 400 });
-		for (const [id, w] of worth({})) if (!id.endsWith(eatFresh)) expect(full.get(id)).toBeLessThan(w);
+		const more = (lot: LotOfHaul) => haulOf(input([lot])).ways.filter((w) => !w.id.endsWith(eatFresh));
+		for (const w of more({ ...beans, have_kg: 400 })) {
+			expect(w.enough_kg).toBe(0);
+			expect(w.worthMore).toBeLessThanOrEqual(0.8 * w.worth);
+		}
+		// By what went last year, where anything did: 5 kg went, 2 are there, a fifth more is wanted.
+		for (const w of more({ ...beans, have_kg: 2, used_kg: 5 })) expect(w.enough_kg).toBeCloseTo(4, 6);
+	});
+
+	it('counts of today the hours that are left of it, and days by the calendar', () => {
+		const at = (iso: string) => haulOf(input([lotOf('green-beans', 5000, 60)], { now: Date.parse(iso) }));
+		const hands = (h: Haul) => h.limits.find((l) => l.id === 'hands')?.have;
+		expect(hands(at('2026-08-28T10:00:00Z'))).toEqual([3, 3, 3]);
+		expect(hands(at('2026-08-28T18:30:00Z'))).toEqual([1.5, 3, 3]);
+		expect(hands(at('2026-08-28T20:10:00Z'))).toEqual([0, 3, 3]);
+		// 27 hours from the evening on are tomorrow and no longer.
+		const late = Date.parse('2026-08-28T20:00:00Z');
+		const lot = { ...lotOf('green-beans', 5000, 1), bestBy: late + 27 * hour, goneBy: late + 40 * hour };
+		expect(haulOf(input([lot], { now: late })).lots[0]?.lastDay).toBe(1);
+		// What is past its best at night and not past its end is worked in the morning; in the morning it is worked today.
+		const soon = { ...lot, bestBy: late + hour, goneBy: late + 20 * hour };
+		expect(haulOf(input([soon], { now: late + hour / 2 })).lots[0]?.lastDay).toBe(1);
+		const early = Date.parse('2026-08-28T08:00:00Z');
+		const now_ = { ...lot, bestBy: early + hour, goneBy: early + 20 * hour };
+		expect(haulOf(input([now_], { now: early })).lots[0]?.lastDay).toBe(0);
+	});
+
+	it('takes jars of the drawer by their size, and jars of one product by one load', () => {
+		const jars = { id: 'q', name: 'Quarts', kind: 'jar' as const, volume_mL: 946, count: 5 };
+		const one = lotOf('green-beans', 9000, 60);
+		const two = { ...one, id: 'more-beans' };
+		const haul = haulOf(
+			input([one, two], { kitchen: { ...kitchen, containers: [{ ...kitchen.containers[0], ...jars }] } })
+		);
+		expect(haul.limits.find((l) => l.id === 'jars:quart')).toMatchObject({ have: 5, kind: 'stock' });
+		const canned = haul.ways.filter((w) => w.group);
+		expect(canned.length).toBeGreaterThan(1);
+		for (const w of canned) expect(w.perPack.find((x) => x.limit === 'jars:quart')?.amount).toBeCloseTo(1, 6);
+		for (const g of haul.groups) expect(canned.filter((w) => w.group === g.id)).toHaveLength(2);
 	});
 
 	it('takes no way that is not offered: a refused one is not among them, nor one that makes no whole jar', () => {

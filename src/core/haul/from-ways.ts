@@ -1,3 +1,8 @@
+import { UTCDate } from '@date-fns/utc';
+import { differenceInCalendarDays } from 'date-fns';
+import { isJarOf, jarSizes, type JarSize } from '../../reference/canning-rules';
+import { dateIn } from '../freezing/keep';
+import { nextAt } from '../quantities/dates';
 import type { GlanceWay } from '../ways/glance';
 import type { Kitchen } from '../ways/kitchen';
 import type { Haul, HaulLot, HaulWay, Limit, LoadGroup, Lock, Station, Take } from './haul';
@@ -36,8 +41,9 @@ export interface LotOfHaul {
 	readonly goneBy: number;
 	/** Good to be eaten as it is, in the days that it keeps. */
 	readonly eaten: boolean;
-	/** Of this food on the shelves already, kg. */
+	/** Of this food on the shelves already, and what went from them in the last year, kg. */
 	readonly have_kg: number;
+	readonly used_kg: number;
 	readonly ways: readonly WayOfLot[];
 }
 export interface HaulInput {
@@ -76,22 +82,27 @@ export const wayId = (lot: string, slug: string): string => `${lot}|${slug}`;
  */
 export function haulOf(input: HaulInput): Haul {
 	const { kitchen, days, now } = input;
-	const limits = new Map(limitsOf(kitchen, days).map((l) => [l.id, l]));
-	const groups: LoadGroup[] = [];
+	const limits = new Map(limitsOf(kitchen, days, now).map((l) => [l.id, l]));
+	const groups = new Map<string, LoadGroup>();
 	const stations = new Map<string, Station>();
 	const ways: HaulWay[] = [];
 	const lots = input.lots.map((lot): HaulLot => {
 		const kg = lot.grams / 1000;
-		const lastDay = lot.goneBy <= now ? -1 : Math.min(days - 1, Math.floor((Math.max(lot.bestBy, Math.min(lot.goneBy, now + day_ms / 2)) - now) / day_ms)); // prettier-ignore
+		// Past its best and not past its end it is worked tonight; where the evening is over, in the morning.
+		const grace = now + (leftToday_h(kitchen.zone, now) < leastToday_h ? day_ms : day_ms / 2);
+		const until = Math.max(lot.bestBy, Math.min(lot.goneBy, grace));
+		// A day counts where it is good until noon of it: what turns at breakfast is worked the evening before.
+		const last = Math.max(0, daysBetween(kitchen.zone, now, until - day_ms / 2));
+		const lastDay = lot.goneBy <= now ? -1 : Math.min(days - 1, last);
 		for (const one of lot.ways) {
 			if (one.way.packs < 1 || /^no /.test(one.way.missing ?? '')) continue;
 			const made = wayOf(one, lot, input);
 			ways.push(made.way);
-			if (made.group) groups.push(made.group);
+			if (made.group) groups.set(made.group.id, made.group);
 			if (made.station) stations.set(made.station.id, made.station);
 		}
 		if (lot.eaten) ways.push(fresh(lot, input));
-		return { id: lot.id, name: lot.name, kg, lastDay: Math.max(-1, lastDay), left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 }; // prettier-ignore
+		return { id: lot.id, name: lot.name, kg, lastDay, left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 }; // prettier-ignore
 	});
 	// What nobody counted limits nothing: takes of it are left out.
 	const counted = (takes: readonly Take[]) => takes.filter((x) => x.amount > 0 && limits.has(x.limit));
@@ -101,14 +112,45 @@ export function haulOf(input: HaulInput): Haul {
 		ways: ways.map((w) => ({ ...w, perKg: counted(w.perKg), perPack: counted(w.perPack) })),
 		limits: [...limits.values()],
 		stations: [...stations.values()].map((s) => ({ ...s, takes: counted(s.takes) })),
-		groups: groups.map((g) => ({ ...g, takes: counted(g.takes) })),
+		groups: [...groups.values()].map((g) => ({ ...g, takes: counted(g.takes) })),
 		locks: input.locks.filter((k) => ways.some((w) => w.id === k.way))
 	};
 }
 
-/** What this kitchen has until the last day. */
-function limitsOf(kitchen: Kitchen, days: number): Limit[] {
-	const daily = (id: string, name: string, unit: string, have: number): Limit => ({ id, name, unit, kind: 'daily', have: Array.from({ length: days }, () => have) }); // prettier-ignore
+/** Whole days from one date to another, 0 for the same. */
+const daysBetween = (zone: string, from: number, to: number): number =>
+	differenceInCalendarDays(new UTCDate(dateIn(zone, to)), new UTCDate(dateIn(zone, from)));
+
+/** Until ten in the evening hands work and pots are watched (common practice). */
+const lateHour = 22;
+/** With less than that of the day nothing is begun any more (common practice). */
+const leastToday_h = 2;
+/** Hours of today's work that are left. */
+function leftToday_h(zone: string, now: number): number {
+	const late = nextAt(lateHour, now, zone);
+	return dateIn(zone, late) === dateIn(zone, now) ? (late - now) / 3_600_000 : 0;
+}
+
+/** Jars of one size, whichever row of the drawer they are counted in. */
+const jarsOf = (kitchen: Kitchen, size: JarSize) =>
+	kitchen.containers.filter((c) => c.kind === 'jar' && isJarOf(c.volume_mL, size));
+const jarLimit = (size: string): string => `jars:${size}`;
+/** What is counted by its own row: a jar of a size by that size. */
+function containerLimit(kitchen: Kitchen, id: string): string {
+	const size = jarSizes.find((j) => jarsOf(kitchen, j).some((c) => c.id === id));
+	return size ? jarLimit(size) : `box:${id}`;
+}
+
+/** What this kitchen has until the last day: of today the hours that are left of it. */
+function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
+	const left_h = leftToday_h(kitchen.zone, now);
+	const daily = (id: string, name: string, unit: string, have: number, today = have): Limit => ({
+		id,
+		name,
+		unit,
+		kind: 'daily',
+		have: Array.from({ length: days }, (_, day) => (day === 0 ? Math.min(have, today) : have))
+	});
 	const stock = (id: string, name: string, unit: string, have: number): Limit => ({
 		id,
 		name,
@@ -116,19 +158,30 @@ function limitsOf(kitchen: Kitchen, days: number): Limit[] {
 		kind: 'stock',
 		have
 	});
+	const sum = (of: readonly { readonly count: number }[]) => of.reduce((s, c) => s + c.count, 0);
 	const lids = kitchen.supplies.filter((s) => s.kind === 'lid');
+	const canners = (of: number) => fire_h * Math.max(1, of);
+	const pressure = kitchen.canners.filter((c) => c.gauge !== 'none').length;
 	return [
-		daily('hands', 'Hands', 'h', kitchen.handsDay_h),
+		daily('hands', 'Hands', 'h', kitchen.handsDay_h, left_h),
 		stock('room', 'Freezer', 'L', Math.max(0, kitchen.freezerFree_L)),
 		daily('freezing', 'Freezing in a day', 'kg', kitchen.freezeDay_kg),
 		{ id: 'ice', name: 'Ice', unit: 'kg', kind: 'carried', have: kitchen.ice_kg, adds: kitchen.iceDay_kg },
 		daily('trays', 'Freezer trays', 'trays', kitchen.trays * fillings),
-		...kitchen.pots.map((p) => daily(`pot:${p.id}`, p.name, 'h', fire_h)),
+		...kitchen.pots.map((p) => daily(`pot:${p.id}`, p.name, 'h', fire_h, left_h)),
 		...(kitchen.dryer ? [daily('dryer', 'Dryer', 'tray-hours', kitchen.dryer.trays * 24)] : []),
-		daily('canner:pressure', 'Pressure canner', 'h', fire_h * Math.max(1, kitchen.canners.filter((c) => c.gauge !== 'none').length)), // prettier-ignore
-		daily('canner:boiling-water', 'Canner', 'h', fire_h * Math.max(1, kitchen.canners.length)),
-		...(lids.length > 0 ? [stock('lids', 'Lids', 'lids', lids.reduce((sum, l) => sum + l.amount, 0))] : []),
-		...kitchen.containers.map((c) => stock(`box:${c.id}`, c.name, c.kind === 'bag' ? 'bags' : 'pieces', c.count))
+		daily('canner:pressure', 'Pressure canner', 'h', canners(pressure), left_h),
+		daily('canner:boiling-water', 'Canner', 'h', canners(kitchen.canners.length), left_h),
+		...(lids.length > 0
+			? [stock('lids', 'Lids', 'lids', lids.reduce((s, l) => s + l.amount, 0))]
+			: []),
+		...jarSizes.flatMap((size) => {
+			const own = jarsOf(kitchen, size);
+			return own.length > 0 ? [stock(jarLimit(size), `${size} jars`, 'jars', sum(own))] : [];
+		}),
+		...kitchen.containers
+			.filter((c) => containerLimit(kitchen, c.id).startsWith('box:'))
+			.map((c) => stock(`box:${c.id}`, c.name, c.kind === 'bag' ? 'bags' : 'pieces', c.count))
 	]; // prettier-ignore
 }
 
@@ -141,7 +194,8 @@ function wayOf(
 	const { demands: d } = way;
 	const whole = way.way === 'can';
 	const packs = Math.max(1, way.packs);
-	const pack_kg = whole ? way.each_g / 1000 : kg / packs;
+	// A gram over: what is rounded down on its way to the stove must not be a jar short there.
+	const pack_kg = whole ? (way.each_g + 1) / 1000 : kg / packs;
 	const step = (id: string) => way.work.find((s) => s.id === id)?.seconds ?? 0;
 	const boil_h = step('boil') / 3600;
 	const pot = d.pot ? `pot:${d.pot.id}` : null;
@@ -150,7 +204,8 @@ function wayOf(
 	const group: LoadGroup | undefined =
 		loads && d.canner
 			? {
-					id: `load:${id}`,
+					// Jars of one product, style and size go by one load, of whichever lot.
+					id: `load:${way.id}:${d.jars?.size ?? ''}`,
 					packs: Math.max(1, way.loads?.perLoad ?? packs),
 					takes: [
 						{ limit: `canner:${d.canner.method}`, amount: loads.elapsed_s / loads.count / 3600 },
@@ -162,6 +217,9 @@ function wayOf(
 	const station: Station | undefined = pot && boil_h > 0 ? { id: pot, takes: [{ limit: pot, amount: boil_h }], cost: 0.02 } : undefined; // prettier-ignore
 	const per = (amount: number) => amount / kg;
 	const worth = worthOfWay(way, lot, input);
+	// Variety: the last part of a lot goes another way. And more than the house gets through until next year is worth less.
+	const various_kg = kg * (0.9 - 0.12 * input.wishes.variety);
+	const wanted_kg = Math.max(0, yearly(lot, input.kitchen) - lot.have_kg);
 	return {
 		way: {
 			id,
@@ -172,8 +230,8 @@ function wayOf(
 			least_kg: Math.min(kg, pack_kg),
 			most_kg: kg,
 			worth,
-			enough_kg: kg * (0.9 - 0.12 * input.wishes.variety),
-			worthMore: worth * (1 - 0.06 * input.wishes.variety),
+			enough_kg: Math.min(various_kg, wanted_kg),
+			worthMore: worth * (1 - 0.06 * input.wishes.variety) * (wanted_kg < various_kg ? beyondWanted : 1),
 			perKg: [
 				{ limit: 'hands', amount: per((d.hands_s - (loads?.hands_s ?? 0)) / 3600) },
 				{ limit: 'room', amount: per(d.freezer_L) },
@@ -185,7 +243,8 @@ function wayOf(
 			],
 			perPack: [
 				...(d.canner ? [{ limit: 'lids', amount: d.canner.lids / packs }] : []),
-				...d.containers.map((c) => ({ limit: `box:${c.id}`, amount: c.count / packs }))
+				...(d.jars ? [{ limit: jarLimit(d.jars.size), amount: d.jars.count / packs }] : []),
+				...d.containers.map((c) => ({ limit: containerLimit(input.kitchen, c.id), amount: c.count / packs }))
 			],
 			station: station?.id ?? null,
 			group: group?.id ?? null
@@ -195,21 +254,24 @@ function wayOf(
 	};
 }
 
+/** What a household gets through in a year, kg: a fifth more than last year's, or by its heads where nothing went yet. */
+const yearly = ({ used_kg }: LotOfHaul, { people }: Kitchen): number =>
+	used_kg > 0.5 ? 1.2 * used_kg : people * yearly_kg;
+/** Worth of a kilo beyond it, against one that is wanted (common practice). */
+const beyondWanted = 0.8;
+
 /** Worth of a kilo by what the household cares about; about one. */
 function worthOfWay(way: GlanceWay, lot: LotOfHaul, { kitchen, wishes, now }: HaulInput): number {
 	const kg = lot.grams / 1000;
 	const months = way.keepsUntil ? Math.max(0, (Date.parse(way.keepsUntil) - now) / (30.4 * day_ms)) : 1;
 	const money = way.energy_kWh * kitchen.prices.kWh + way.packs * (way.each === 'jar' && way.way === 'can' ? kitchen.prices.lid : kitchen.prices.bag); // prettier-ignore
-	// More than the house gets through in a year is worth less.
-	const enough = lot.have_kg > kitchen.people * yearly_kg ? 0.8 : 1;
 	return (
-		enough *
-		(1 +
-			0.15 * wishes.closestToFresh * freshness(way) +
-			0.1 * wishes.keepsLongest * Math.min(1, months / 12) -
-			0.05 * wishes.leastFreezer * (way.store === 'freezer' ? way.litres / kg : 0) -
-			(0.1 + 0.4 * wishes.leastWork) * (way.hands_s / 3600 / kg) -
-			0.2 * wishes.costsLeast * (money / kg / Math.max(1, kitchen.prices.hour)))
+		1 +
+		0.15 * wishes.closestToFresh * freshness(way) +
+		0.1 * wishes.keepsLongest * Math.min(1, months / 12) -
+		0.05 * wishes.leastFreezer * (way.store === 'freezer' ? way.litres / kg : 0) -
+		(0.1 + 0.4 * wishes.leastWork) * (way.hands_s / 3600 / kg) -
+		0.2 * wishes.costsLeast * (money / kg / Math.max(1, kitchen.prices.hour))
 	);
 }
 

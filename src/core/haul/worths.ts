@@ -22,8 +22,9 @@ export interface Worth {
 	/** Worth that it gains, and kilos that are placed beside. */
 	readonly gains: number;
 	readonly kg: number;
-	/** The way that got the most by it, by id; null where nothing was gained. */
+	/** The way that got the most by it, by id, and how much more it got, kg; null and 0 where nothing was gained. */
 	readonly way: string | null;
+	readonly moved_kg: number;
 }
 
 /** Nearer to its end than a fiftieth: it is full. */
@@ -102,7 +103,8 @@ export function worths(
 				more: 1,
 				gains: better ? better.worth - shared.worth : 0,
 				kg: better ? Math.max(0, unplaced(shared) - unplaced(better)) : 0,
-				way: most && most.kg > 1e-3 ? most.way : null
+				way: most && most.kg > 1e-3 ? most.way : null,
+				moved_kg: most && most.kg > 1e-3 ? most.kg : 0
 			};
 			options.tell?.(found);
 			return found;

@@ -7,6 +7,7 @@ import type { Haul, HaulWay, Shared } from '$core/haul/haul';
 import { worthOf } from '$core/haul/programme';
 import { share, type Answer } from '$core/haul/solve';
 import type { Solver } from '$core/haul/solver';
+import { whyNot } from '$core/haul/explain';
 import { withMore, worths } from '$core/haul/worths';
 import { highsSolver } from './highs';
 
@@ -221,6 +222,29 @@ describe('a haul shared out', () => {
 			if (all.changes.length > 0) pushed++;
 		}
 		expect(pushed).toBeGreaterThan(5);
+	});
+
+	it('explains by what would have come of the other way: no more of it could go there, and nothing is better for it', () => {
+		let short = 0;
+		let whole = 0;
+		for (let seed = 1; seed <= 60; seed++) {
+			const haul = tiny(seed);
+			const answer = solved(haul);
+			for (const lot of haul.lots)
+				for (const one of whyNot(haul, answer, lot.id, solver, { seconds: 20 })) {
+					let most = 0;
+					every(haul, (s) => {
+						const kg = s.parts.find((p) => p.way === one.other)?.kg ?? 0;
+						if (kg <= one.kg + 1e-6) most = Math.max(most, kg);
+					});
+					expect(one.can_kg, `seed ${seed}, ${one.other}`).toBeCloseTo(most, 4);
+					expect(one.loses, `seed ${seed}`).toBeGreaterThanOrEqual(-1e-6);
+					if (one.can_kg < one.kg - 0.01) short++;
+					else whole++;
+				}
+		}
+		expect(short).toBeGreaterThan(5);
+		expect(whole).toBeGreaterThan(20);
 	});
 
 	it('keeps what a person has set, or says what must give', () => {

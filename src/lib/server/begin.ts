@@ -31,12 +31,18 @@ export function beginPage<T extends { readonly lot: string }, V extends Begin = 
 		}, locals.household.units);
 }
 
-/** Starts it; sent again after a lost answer it is the run that was started then. @param what names the intent */
+/**
+ * Starts it; sent again after a lost answer it is the run that was started then.
+ *
+ * @param what names the intent
+ * @param takes which shares of which lots a plan takes to the stove: they are shared out no more
+ */
 export function beginAction<T extends { readonly lot: string }>(
 	event: RequestEvent,
 	schema: Joi.ObjectSchema<T>,
 	what: string,
-	work: Beginning<T>
+	work: Beginning<T>,
+	takes: (plan: RunPlan) => readonly { readonly lot: string; readonly way: string; readonly grams: number }[] = () => []
 ) {
 	return action(event, async ({ key: once, ...fields }) => {
 		const { stores, now } = event.locals;
@@ -47,7 +53,9 @@ export function beginAction<T extends { readonly lot: string }>(
 		if (before) redirect(303, `/stove/${before.id}`);
 		const { view, plan } = await work(stores, ask, now);
 		if (!plan) throw new AppError(422, 'REFUSED', `${view.stop} Nothing was started.`);
-		redirect(303, `/stove/${(await stores.runs.start(body, plan)).id}`);
+		const { id } = await stores.runs.start(body, plan);
+		for (const { lot, way, grams } of takes(plan)) await stores.choices.begun(lot, way, grams);
+		redirect(303, `/stove/${id}`);
 	});
 }
 

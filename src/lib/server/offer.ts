@@ -44,31 +44,39 @@ export async function offerView(stores: Stores, household: HouseholdRow, said: s
 	const echo = echoOf(reading, household.units, said);
 	if (reading.kind !== 'understood' || echo.kind !== 'understood') return nothing(said, { echo });
 	const { thing, grams } = reading;
-	const [house, places, shelf] = await Promise.all([readHouse(stores), stores.home.places(), stores.stock.standing()]);
+	const [house, places, shelf, gone] = await Promise.all([
+		readHouse(stores),
+		stores.home.places(),
+		stores.stock.standing(),
+		stores.past.goneInYear()
+	]);
 	const place = placeFor(reading, places);
 	const { priceMinor, currency } = priceOf(reading, household);
 	const row = offeredRow(household, { ...lotOfThing(thing), placeId: place.id, priceMinor, currency }, now);
 	const look = await lookStanding(stores, { lot: row, grams, place }, house, { fields: {} }, now);
 	const have_kg = keptOf(shelf).get(thing.food.id) ?? 0;
+	const used_kg = gone.get(thing.food.id) ?? 0;
 	if (look.stop) return nothing(said, { stop: look.stop.reason });
 	const foreign = currency !== null && currency !== household.currency ? currency : null;
 	const price =
 		priceMinor === null || foreign
 			? null
-			: await judged(stores, household, { food: thing.food.id, priceMinor, grams, have_kg });
-	return nothing(said, { lot: lotOf(look, have_kg), price, foreign, have_kg });
+			: await judged(stores, household, { food: thing.food.id, priceMinor, grams, have_kg, used_kg });
+	return nothing(said, { lot: lotOf(look, have_kg, used_kg), price, foreign, have_kg });
 }
 
 async function judged(
 	stores: Stores,
 	{ currency }: HouseholdRow,
-	{ food, priceMinor, grams, have_kg }: { food: string; priceMinor: number; grams: number; have_kg: number }
+	{
+		food,
+		priceMinor,
+		grams,
+		have_kg,
+		used_kg
+	}: { food: string; priceMinor: number; grams: number; have_kg: number; used_kg: number }
 ): Promise<OfferView['price']> {
-	const [paid, yields, used_kg] = await Promise.all([
-		stores.past.paidFor(food, currency),
-		stores.past.yieldsOf(food),
-		stores.past.goneInYear(food)
-	]);
+	const [paid, yields] = await Promise.all([stores.past.paidFor(food, currency), stores.past.yieldsOf(food)]);
 	const kg = grams / 1000;
 	const perKg = priceMinor / kg;
 	return {

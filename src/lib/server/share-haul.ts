@@ -1,11 +1,14 @@
+import { createHash } from 'node:crypto';
 import type { HaulInput, LotOfHaul } from '$core/haul/from-ways';
 import type { HaulView } from '$lib/ui/haul/view';
 import type { Share } from '$core/ways/shares';
+import { dateIn } from '$core/freezing/keep';
 import { AppError } from './errors';
 import type { Stores } from './stores';
+import type { PlannedLot } from './stores/choices';
 import { lotThing } from './things';
 import { slugsOf } from './ways/do';
-import { lookAt, lookStanding, type Look } from './ways/look';
+import { lookStanding, type Look } from './ways/look';
 import { readHouse } from './ways/read';
 import { named } from './ways/rows';
 
@@ -16,7 +19,12 @@ const asItIs: ReadonlySet<string> = new Set(['fresh', 'prepared', 'cooked', 'tha
 
 /** All that stands in the Basket and is not at the stove, with its ways, as the haul's programme reads it. */
 export async function haulView(stores: Stores, now: Date): Promise<HaulView> {
-	const [basket, house, shelf] = await Promise.all([stores.stock.basket(), readHouse(stores), stores.stock.standing()]);
+	const [basket, house, shelf, gone] = await Promise.all([
+		stores.stock.basket(),
+		readHouse(stores),
+		stores.stock.standing(),
+		stores.past.goneInYear()
+	]);
 	const kept_kg = keptOf(shelf);
 	const free = basket
 		.filter((l) => l.grams > (house.reserved.get(l.lot.id) ?? 0))
@@ -29,10 +37,20 @@ export async function haulView(stores: Stores, now: Date): Promise<HaulView> {
 		const { lot } = standing;
 		const look = await lookStanding(stores, standing, house, { fields: {} }, now);
 		if (look.stop) apart.push({ id: lot.id, name: lot.title, why: look.stop.reason });
-		else lots.push(lotOf(look, kept_kg.get(look.thing.food.id) ?? 0));
+		else {
+			const { id } = look.thing.food;
+			lots.push(lotOf(look, kept_kg.get(id) ?? 0, gone.get(id) ?? 0));
+		}
 		if (look.shares.length > 0) shares[lot.id] = look.shares;
 	}
 	return { lots, apart, kitchen: house.kitchen, shares, more: Math.max(0, free.length - mostLots) };
+}
+
+/** What the Basket holds, in one short word that is another as soon as anything in it is. */
+export async function basketStamp(stores: Stores): Promise<string> {
+	const [lots, reserved] = await Promise.all([stores.stock.basket(), stores.runs.reserved()]);
+	const words = lots.map((l) => `${l.lot.id} ${l.grams} ${reserved.get(l.lot.id) ?? 0}`).sort();
+	return createHash('sha256').update(words.join('\n')).digest('base64url').slice(0, 16);
 }
 
 /** What stands on the shelves already, kg by food. */
@@ -42,7 +60,7 @@ export function keptOf(shelf: Awaited<ReturnType<Stores['stock']['standing']>>):
 	return kept;
 }
 
-export const lotOf = (look: Look, have_kg: number): HaulInput['lots'][number] => ({
+export const lotOf = (look: Look, have_kg: number, used_kg: number): HaulInput['lots'][number] => ({
 	id: look.lot.id,
 	name: look.lot.title,
 	grams: look.free_g,
@@ -50,26 +68,48 @@ export const lotOf = (look: Look, have_kg: number): HaulInput['lots'][number] =>
 	goneBy: look.clock.goneBy,
 	eaten: asItIs.has(look.thing.state),
 	have_kg,
+	used_kg,
 	ways: named(look).flatMap(({ slug, name, row }) => (row.kind === 'way' ? [{ slug, name, way: row }] : []))
 });
 
+/** A lot of a plan as the page sends it: days are counted from today, 0. */
+export interface TakenLot {
+	readonly lot: string;
+	readonly shares: readonly {
+		readonly way: string;
+		readonly grams: number;
+		readonly days: readonly { readonly day: number; readonly grams: number }[];
+	}[];
+}
+
 /**
- * Takes a shared-out haul as the plan: each lot's kilos stand shared between its ways, each way's Start takes its part.
+ * Takes a shared-out haul as the plan: each lot's kilos stand shared between its ways with the days on which they are worked,
+ * each way's Start takes its part.
  *
  * @throws {AppError} 400 a lot or a way that is none; 404
  */
 export async function takePlan(
 	stores: Stores,
 	key: string,
-	plan: readonly { readonly lot: string; readonly shares: readonly Share[] }[],
-	now: Date
+	plan: readonly TakenLot[],
+	{ now, zone }: { readonly now: Date; readonly zone: string }
 ): Promise<void> {
+	const house = await readHouse(stores);
 	const known = await Promise.all(
-		plan.map(async ({ lot, shares }) => {
-			const slugs = slugsOf(await lookAt(stores, lot, { fields: {} }, now));
+		plan.map(async ({ lot, shares }): Promise<PlannedLot> => {
+			const look = await lookStanding(stores, await stores.stock.rawLot(lot), house, { fields: {} }, now);
+			const slugs = slugsOf(look);
 			if (shares.some((s) => !slugs.includes(s.way)))
 				throw new AppError(400, 'UNKNOWN_WAY', 'One of the parts goes no way that its item has. Nothing was changed.');
-			return { lot, shares };
+			const onDay = (day: number) => dateIn(zone, now.getTime() + day * 86_400_000);
+			return {
+				lot,
+				shares: shares.map(({ way, grams, days }) => ({
+					way,
+					grams,
+					planned: days.map((d) => ({ on: onDay(d.day), grams: d.grams }))
+				}))
+			};
 		})
 	);
 	await stores.choices.shareAll(key, known);

@@ -1,12 +1,22 @@
 import Joi from 'joi';
-import { haulView, takePlan } from '$lib/server/share-haul';
+import { redirect } from '@sveltejs/kit';
+import { basketStamp, haulView, takePlan, type TakenLot } from '$lib/server/share-haul';
 import { id, key, line, parse } from '$lib/server/parse';
 import { action, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) =>
-	page(async () => ({ title: 'Ways', view: await haulView(locals.stores, locals.now) }), locals.household.units);
+	page(async () => {
+		const { stores, now } = locals;
+		const [stamp, view, planned] = await Promise.all([
+			basketStamp(stores),
+			haulView(stores, now),
+			stores.choices.planned()
+		]);
+		return { title: 'Ways', view, basketIs: stamp, planned: planned.length };
+	}, locals.household.units);
 
+const grams = () => Joi.number().integer().min(1).max(10_000_000);
 const planShape = Joi.array()
 	.max(40)
 	.unique('lot')
@@ -17,7 +27,15 @@ const planShape = Joi.array()
 				.max(10)
 				.unique('way')
 				.items(
-					Joi.object({ way: line(60).required(), grams: Joi.number().integer().min(1).max(10_000_000).required() })
+					Joi.object({
+						way: line(60).required(),
+						grams: grams().required(),
+						days: Joi.array()
+							.max(14)
+							.unique('day')
+							.items(Joi.object({ day: Joi.number().integer().min(0).max(13).required(), grams: grams().required() }))
+							.required()
+					})
 				)
 				.required()
 		})
@@ -40,8 +58,9 @@ export const actions: Actions = {
 			} catch {
 				said = null;
 			}
-			const plan = parse(planShape.required().label('The plan'), said) as Parameters<typeof takePlan>[2];
-			await takePlan(event.locals.stores, v.key, plan, event.locals.now);
-			return { taken: plan.filter((p) => p.shares.length > 0).length };
+			const plan = parse(planShape.required().label('The plan'), said) as TakenLot[];
+			const { stores, now, household } = event.locals;
+			await takePlan(stores, v.key, plan, { now, zone: household.zone });
+			redirect(303, '/ways/plan');
 		})
 };

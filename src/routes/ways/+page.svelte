@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { enhance } from '$app/forms';
+	import { invalidateAll } from '$app/navigation';
 	import { wishKinds, type Wishes } from '$core/haul/from-ways';
 	import { sayAs } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
 	import DaysChoice from '$lib/ui/haul/days-choice.svelte';
-	import { namesOf, percentWords, untilWords } from '$lib/ui/haul/words';
-	import { inSolver } from '$lib/ui/haul/in-worker';
+	import { dayWords, insteadWords, namesOf, percentWords, untilWords } from '$lib/ui/haul/words';
+	import { hereOrServer, inSolver } from '$lib/ui/haul/in-worker';
 	import { HaulPage } from '$lib/ui/haul/haul-state.svelte';
 	import Binds from '$lib/ui/haul/binds.svelte';
 	import LotRule from '$lib/ui/haul/lot-rule.svelte';
@@ -15,25 +16,48 @@
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import { useClock } from '$lib/ui/run/runs-state.svelte';
 	import type { Answer } from '$core/haul/solve';
+	import type { Instead } from '$core/haul/explain';
 	import type { Worth } from '$core/haul/worths';
-	import type { ActionData, PageData } from './$types';
+	import type { PageData } from './$types';
 
-	let { data, form }: { data: PageData; form: ActionData } = $props();
+	let { data }: { data: PageData } = $props();
 	const { view } = $derived(data);
 	const units = $derived(data.household.units);
-	const taken = $derived((form as { taken?: number } | null)?.taken ?? 0);
 	const clock = useClock<Clock>();
 	const seconds = 12;
-	const haul = new HaulPage(
+	let elsewhere = $state(false);
+	const haul: HaulPage = new HaulPage(
 		() => data.view,
 		() => clock.at(Date.now()),
-		(one, onBetter) =>
-			inSolver((work, tell) => work.share(one, { seconds, gap: 0.005 }, tell), onBetter as (a: Answer) => void),
-		(one, answer, onFound) => inSolver((work, tell) => work.worths(one, answer, tell), onFound as (w: Worth) => void)
+		{
+			solve: (one, onBetter) =>
+				hereOrServer(
+					() =>
+						inSolver((work, tell) => work.share(one, { seconds, gap: 0.005 }, tell), onBetter as (a: Answer) => void),
+					() => ({ days: haul.days, wishes: haul.wishes, locks: haul.locks }),
+					() => (elsewhere = true)
+				),
+			worths: (one, answer, onFound) =>
+				inSolver((work, tell) => work.worths(one, answer, tell), onFound as (w: Worth) => void),
+			why: (one, answer, lot, onFound) =>
+				inSolver((work, tell) => work.why(one, answer, lot, tell), onFound as (i: Instead) => void)
+		}
 	);
 	onMount(() => {
 		if (view.lots.length > 0) void haul.work();
 		return () => haul.end();
+	});
+	/** What comes in on another device while this page is looked at. */
+	const lookAgain_ms = 5_000;
+	async function lookAgain() {
+		if (document.visibilityState !== 'visible') return;
+		const reply = await fetch('/ways/stamp').catch(() => null);
+		// Without a connection there is nothing new, and the plan that stands goes on standing.
+		if (reply?.ok && (await reply.text()) !== data.basketIs) await invalidateAll();
+	}
+	onMount(() => {
+		const timer = setInterval(() => void lookAgain(), lookAgain_ms);
+		return () => clearInterval(timer);
 	});
 	/** Another basket is another haul. */
 	let of = '';
@@ -62,6 +86,8 @@
 		return haul.why ? `${near}. What one more is worth could not be worked out: ${haul.why}` : `${near}.`;
 	});
 	const nameOf = $derived(namesOf(view.lots));
+	const lotName = (id: string) => view.lots.find((l) => l.id === id)?.name ?? '';
+	const limitName = (id: string) => haul.haul?.limits.find((l) => l.id === id)?.name ?? id;
 	const unplaced = $derived(haul.answer ? haul.rows.filter((r) => r.left_kg > 0.05) : []);
 
 	/** 1 goes to the plan's button, as on every way; only Enter on it takes it. */
@@ -73,6 +99,7 @@
 </script>
 
 <svelte:window {onkeydown} />
+<svelte:document onvisibilitychange={() => void lookAgain()} />
 
 {#if view.lots.length === 0}
 	<section class="py-14 text-center">
@@ -98,7 +125,8 @@
 				{:else}The whole haul, shared out{/if}
 			</h1>
 			<p class="mt-1 text-soft" role="status">
-				{standing}
+				{standing}{#if elsewhere}
+					Worked out on the server: this browser has no thread for it.{/if}
 				{#if haul.phase === 'working'}<button class="btn btn-plain underline" onclick={() => haul.stop()}
 						>That will do</button
 					>{/if}
@@ -121,7 +149,17 @@
 			{/if}
 			<ul class="mt-3">
 				{#each haul.rows as row (row.lot.id)}
-					<LotRule {row} {units} zone={data.household.zone} now={data.now} onlock={(way, kg) => haul.lock(way, kg)} />
+					<LotRule
+						{row}
+						{units}
+						zone={data.household.zone}
+						now={data.now}
+						onlock={(way, kg) => haul.lock(way, kg)}
+						onwhy={() => haul.explain(row.lot.id)}
+						why={haul.explained?.lot === row.lot.id ? haul.explained : null}
+						sayWhy={(one) => insteadWords(one, { lot: row.lot, nameOf, lotName, limitName, units })}
+						{nameOf}
+					/>
 				{/each}
 			</ul>
 			{#if view.more > 0}<p class="mt-2 text-soft">
@@ -141,10 +179,8 @@
 					>Take this as the plan <span class="key">1</span></button
 				>
 			</form>
-			{#if taken}
-				<p class="mt-2 font-semibold" role="status">
-					{sayCount(taken, 'item')} shared out: open one to start its part.
-				</p>
+			{#if data.planned > 0}
+				<p class="mt-2"><a href="/ways/plan">The plan that was taken: {sayCount(data.planned, 'item')}</a></p>
 			{/if}
 			{#if haul.answer}
 				<Binds
@@ -152,6 +188,7 @@
 					found={haul.found}
 					{units}
 					{nameOf}
+					dayName={(day) => dayWords(day, data.now, data.household.zone)}
 					looking={haul.phase === 'done' && haul.found.length < haul.uses.filter((u) => u.full).length}
 				/>
 				{#if unplaced.length > 0}

@@ -1,10 +1,17 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, sql } from 'drizzle-orm';
 import { dgPerG } from '$core/stock/amount';
 import type { Share } from '$core/ways/shares';
 import { preparedOnce, type Database, type Tx } from '../db/client';
-import { lot, movement, wayChoice } from '../db/schema';
+import { lot, movement, wayChoice, type PlannedPart } from '../db/schema';
 import { notFound } from '../errors';
 import { changer } from './change';
+
+/** A share, and on which days of a plan it is worked. */
+export type PlannedShare = Share & { readonly planned?: readonly PlannedPart[] | null };
+export interface PlannedLot {
+	readonly lot: string;
+	readonly shares: readonly PlannedShare[];
+}
 
 /** More ways than any food has: what is beyond is nobody's. */
 const mostKept = 60;
@@ -23,21 +30,21 @@ const keptFor = preparedOnce((db) =>
 export function choiceStore(db: Database, householdId: string, now: Date) {
 	const change = changer(db, householdId, now);
 	const mine = (lotId: string) => and(eq(wayChoice.householdId, householdId), eq(wayChoice.lotId, lotId));
-	async function shareOut(tx: Tx, lotId: string, shares: readonly Share[]): Promise<void> {
+	async function shareOut(tx: Tx, lotId: string, shares: readonly PlannedShare[]): Promise<void> {
 		const [known] = await tx
 			.select({ id: lot.id })
 			.from(lot)
 			.where(and(eq(lot.householdId, householdId), eq(lot.id, lotId)))
 			.for('update');
 		if (!known) throw notFound('lot');
-		await tx.update(wayChoice).set({ shareG: null }).where(mine(lotId));
-		for (const [position, { way, grams }] of shares.entries())
+		await tx.update(wayChoice).set({ shareG: null, planned: null }).where(mine(lotId));
+		for (const [position, { way, grams, planned = null }] of shares.entries())
 			await tx
 				.insert(wayChoice)
-				.values({ householdId, lotId, way, shareG: grams, position })
+				.values({ householdId, lotId, way, shareG: grams, position, planned })
 				.onConflictDoUpdate({
 					target: [wayChoice.householdId, wayChoice.lotId, wayChoice.way],
-					set: { shareG: grams, position }
+					set: { shareG: grams, position, planned }
 				});
 	}
 	return {
@@ -75,18 +82,57 @@ export function choiceStore(db: Database, householdId: string, now: Date) {
 			change(key, 'share lot', { lotId, shares }, (tx) => shareOut(tx, lotId, shares)),
 
 		/** Shares a whole haul out: every lot, or none of them. @throws {AppError} 404 */
-		shareAll: (key: string, plan: readonly { readonly lot: string; readonly shares: readonly Share[] }[]) =>
+		shareAll: (key: string, plan: readonly PlannedLot[]) =>
 			change(key, 'share haul', plan, async (tx) => {
 				for (const { lot: lotId, shares } of [...plan].sort((a, b) => (a.lot < b.lot ? -1 : 1)))
 					await shareOut(tx, lotId, shares);
 			}),
 
-		/** A share that is at the stove is shared out no more. */
-		async begun(lotId: string, way: string): Promise<void> {
+		/** Lots that a plan shares out, with what of it is still to be begun. */
+		async planned(): Promise<PlannedLot[]> {
+			const rows = await db
+				.select({ lot: wayChoice.lotId, way: wayChoice.way, grams: wayChoice.shareG, planned: wayChoice.planned })
+				.from(wayChoice)
+				.where(and(eq(wayChoice.householdId, householdId), isNotNull(wayChoice.shareG), isNotNull(wayChoice.planned)))
+				.orderBy(asc(wayChoice.lotId), asc(wayChoice.position), asc(wayChoice.way));
+			return [...new Set(rows.map((r) => r.lot))].map((id) => ({
+				lot: id,
+				shares: rows
+					.filter((r) => r.lot === id)
+					.map(({ way, grams, planned }) => ({ way, grams: grams ?? 0, planned: planned ?? [] }))
+			}));
+		},
+
+		/** Nothing is planned any more; what was shared out lot by lot by hand stays. */
+		dropPlan: (key: string) =>
+			change(key, 'drop plan', {}, async (tx) => {
+				await tx
+					.update(wayChoice)
+					.set({ shareG: null, planned: null })
+					.where(and(eq(wayChoice.householdId, householdId), isNotNull(wayChoice.planned)));
+			}),
+
+		/** So much of a share is at the stove and is shared out no more: of a plan its earliest days go first. */
+		async begun(lotId: string, way: string, grams: number): Promise<void> {
+			const here = and(mine(lotId), eq(wayChoice.way, way));
+			const [row] = await db
+				.select({ shareG: wayChoice.shareG, planned: wayChoice.planned })
+				.from(wayChoice)
+				.where(here);
+			if (!row?.shareG) return;
+			const left = row.shareG - Math.round(grams);
+			let gone = Math.round(grams);
+			const planned = row.planned?.flatMap((part) => {
+				const rest = part.grams - Math.min(gone, part.grams);
+				gone -= part.grams - rest;
+				return rest > 0 ? [{ ...part, grams: rest }] : [];
+			});
+			// What is less than a spoonful is none: kilos were rounded on their way here.
+			const some = left >= 5;
 			await db
 				.update(wayChoice)
-				.set({ shareG: null })
-				.where(and(mine(lotId), eq(wayChoice.way, way)));
+				.set({ shareG: some ? left : null, planned: some ? (planned ?? null) : null })
+				.where(here);
 		}
 	};
 }

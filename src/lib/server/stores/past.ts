@@ -49,22 +49,25 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 			return rows.flatMap((r) => (r.yieldMass === null ? [] : [r.yieldMass]));
 		},
 
-		/** What went from the shelves in the last year, kg: taken, given, used. */
-		async goneInYear(food: string): Promise<number> {
-			const [row] = await db
-				.select({ grams: sql<number>`coalesce(-sum(${movement.amount} * ${lot.unitG}), 0)::float8` })
+		/** What went from the shelves in the last year, kg by food: taken, given, used. */
+		async goneInYear(): Promise<Map<string, number>> {
+			const rows = await db
+				.select({
+					food: lot.food,
+					grams: sql<number>`-sum(${movement.amount} * ${lot.unitG})::float8`
+				})
 				.from(movement)
 				.innerJoin(lot, eq(lot.id, movement.lotId))
 				.where(
 					and(
 						eq(movement.householdId, householdId),
-						eq(lot.food, food),
 						eq(lot.waiting, false),
 						inArray(movement.kind, ['take', 'give', 'use']),
 						gt(movement.recordedAt, new Date(now.getTime() - year_ms))
 					)
-				);
-			return Math.max(0, (row?.grams ?? 0) / 1000);
+				)
+				.groupBy(lot.food);
+			return new Map(rows.map((r) => [r.food, Math.max(0, r.grams / 1000)]));
 		}
 	};
 }

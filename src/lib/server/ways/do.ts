@@ -70,7 +70,7 @@ export async function startWay(
 		byproducts: byProductsOf(look.thing, part.way, raw_g)
 	};
 	const { id } = await stores.runs.start(ask, planFreeze([one], look.kitchen, await freezersOf(stores)));
-	if (share !== undefined) await stores.choices.begun(lotId, found.becomes);
+	if (share !== undefined) await stores.choices.begun(lotId, found.becomes, raw_g);
 	return id;
 }
 
@@ -87,7 +87,7 @@ async function startDrying(
 	const share = look.shares.find((s) => s.way === 'dry')?.grams;
 	const part = lookAtPart(look, amountOf(look, grams ?? share), now);
 	const { id } = await stores.runs.start(ask, dryPlan([part]));
-	if (share !== undefined) await stores.choices.begun(look.lot.id, 'dry');
+	if (share !== undefined) await stores.choices.begun(look.lot.id, 'dry', part.shown_g);
 	return id;
 }
 

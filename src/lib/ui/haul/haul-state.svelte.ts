@@ -1,6 +1,7 @@
 import { eatFresh, haulOf, usualWishes, wayId, type HaulInput, type Wishes } from '$core/haul/from-ways';
 import type { Haul, Lock } from '$core/haul/haul';
 import { takenOf } from '$core/haul/check';
+import type { Instead } from '$core/haul/explain';
 import type { Answer, Impossible } from '$core/haul/solve';
 import { usesOf, type Worth } from '$core/haul/worths';
 import type { Running } from '../forecast/in-worker';
@@ -32,13 +33,35 @@ export type Solve = (
 ) => Running<{ readonly answer: Answer | Impossible }>;
 export type AskWorths = (haul: Haul, answer: Answer, onFound: (found: Worth) => void) => Running<readonly Worth[]>;
 
+export type AskWhy = (
+	haul: Haul,
+	answer: Answer,
+	lot: string,
+	onFound: (found: Instead) => void
+) => Running<readonly Instead[]>;
+export interface Asks {
+	readonly solve: Solve;
+	readonly worths: AskWorths;
+	readonly why: AskWhy;
+}
+/** Why one lot went where it went, as far as it is worked out. */
+export interface Explained {
+	readonly lot: string;
+	readonly found: readonly Instead[];
+	readonly done: boolean;
+	readonly failed: string;
+}
+
 /** The haul being shared out: what was set, what was found so far, and what binds. A change works it out anew. */
 export class HaulPage {
 	readonly #view: () => HaulView;
 	readonly #now: () => number;
 	readonly #solve: Solve;
 	readonly #ask: AskWorths;
+	readonly #askWhy: AskWhy;
 	#running: Running<unknown> | undefined;
+	#explaining: Running<unknown> | undefined;
+	explained = $state.raw<Explained | null>(null);
 	wishes = $state.raw<Wishes>(usualWishes);
 	days = $state(3);
 	locks = $state.raw<readonly Lock[]>([]);
@@ -50,18 +73,22 @@ export class HaulPage {
 	/** The haul that the answer is of. */
 	haul = $state.raw<Haul | null>(null);
 
-	constructor(view: () => HaulView, now: () => number, solve: Solve, ask: AskWorths) {
+	constructor(view: () => HaulView, now: () => number, { solve, worths, why }: Asks) {
 		this.#view = view;
 		this.#now = now;
 		this.#solve = solve;
-		this.#ask = ask;
+		this.#ask = worths;
+		this.#askWhy = why;
 	}
 
 	/** Works it out, from the beginning or anew; one that is on its way is ended. */
 	async work(): Promise<void> {
-		this.#running?.stop();
+		this.end();
 		const { lots, kitchen } = this.#view();
 		const haul = haulOf({ kitchen, lots, days: this.days, wishes: this.wishes, locks: this.locks, now: this.#now() });
+		// An answer of another basket is none to this one: it would say that what came in since is not placed.
+		const words = (of: Haul | null) => of?.lots.map((l) => `${l.id} ${l.kg}`).join();
+		if (words(this.haul) !== words(haul)) this.answer = null;
 		this.phase = 'working';
 		this.impossible = null;
 		this.found = [];
@@ -110,6 +137,32 @@ export class HaulPage {
 	end(): void {
 		this.#running?.stop();
 		this.#running = undefined;
+		this.#explaining?.stop();
+		this.#explaining = undefined;
+		this.explained = null;
+	}
+	/** Asks why a lot went where it went; asked again it is closed. */
+	async explain(lot: string): Promise<void> {
+		this.#explaining?.stop();
+		this.#explaining = undefined;
+		if (this.explained?.lot === lot || !this.haul || !this.answer) {
+			this.explained = null;
+			return;
+		}
+		let so: Explained = { lot, found: [], done: false, failed: '' };
+		const show = (more: Partial<Explained>) => (this.explained = so = { ...so, ...more });
+		show({});
+		const own = this.#askWhy(this.haul, this.answer, lot, (one) => {
+			if (this.#explaining === own) show({ found: [...so.found, one] });
+		});
+		this.#explaining = own;
+		try {
+			const found = await own.done;
+			if (this.#explaining === own) show({ found, done: true });
+		} catch (thrown) {
+			if (this.#explaining === own)
+				show({ done: true, failed: thrown instanceof Error ? thrown.message : String(thrown) });
+		}
 	}
 
 	/** Sets a part to so many kilos, or lets go of it. */
@@ -170,13 +223,18 @@ export class HaulPage {
 		const hands_h = this.haul && this.answer ? takenOf(this.haul, this.answer.shared, 'hands', () => true, false) : 0;
 		return { packs: of('pack'), jars: of('jar'), hands_h };
 	});
-	/** What was shared out, for the plan: by lot its ways with grams; what is eaten fresh is shared out to no way. */
+	/** What was shared out, for the plan: by lot its ways with grams and days; what is eaten fresh is shared out to no way. */
 	readonly plan = $derived(
 		this.rows.map((r) => ({
 			lot: r.lot.id,
 			shares: r.parts
-				.filter((p) => p.slug !== eatFresh && p.kg > 0)
-				.map((p) => ({ way: p.slug, grams: Math.round(p.kg * 1000) }))
+				.filter((p) => p.slug !== eatFresh && p.kg > 0.005)
+				.map((p) => {
+					const days = (this.answer?.shared.parts ?? [])
+						.filter((x) => x.way === p.way && x.kg > 0.005)
+						.map((x) => ({ day: x.day, grams: Math.round(x.kg * 1000) }));
+					return { way: p.slug, grams: days.reduce((sum, d) => sum + d.grams, 0), days };
+				})
 		}))
 	);
 }

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { sayAs } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight, type Units } from '$core/quantities/format';
-	import type { RuleRow } from './haul-state.svelte';
+	import type { Instead } from '$core/haul/explain';
+	import type { Explained, RuleRow } from './haul-state.svelte';
+	import { dayWords, type WayNamed } from './words';
 
 	/** One lot of the haul on its rule: its parts from left to right, each pushed and set by hand. */
 	let {
@@ -9,13 +11,26 @@
 		units,
 		zone,
 		now,
-		onlock
-	}: { row: RuleRow; units: Units; zone: string; now: number; onlock: (way: string, kg: number | null) => void } =
-		$props();
+		onlock,
+		onwhy,
+		why,
+		sayWhy,
+		nameOf
+	}: {
+		row: RuleRow;
+		units: Units;
+		zone: string;
+		now: number;
+		onlock: (way: string, kg: number | null) => void;
+		onwhy: () => void;
+		why: Explained | null;
+		sayWhy: (one: Instead) => string;
+		nameOf: (way: string) => WayNamed;
+	} = $props();
 	const share = (kg: number) => (100 * kg) / Math.max(1e-6, row.kg);
 	const from = (i: number) => row.parts.slice(0, i).reduce((sum, p) => sum + p.kg, 0);
 	const soon = $derived(row.lot.bestBy - now < 36 * 3_600_000);
-	const day = (d: number) => (d === 0 ? 'today' : sayAs(now + d * 86_400_000, zone, 'EEE'));
+	const day = (d: number) => dayWords(d, now, zone);
 	const comes = (p: RuleRow['parts'][number]) => (p.each && p.packs > 0 ? sayCount(p.packs, p.each) : '');
 </script>
 
@@ -66,11 +81,32 @@
 					<b class="head">{sayWeight(row.left_kg * 1000, units)}</b> not placed
 				</li>{/if}
 		</ul>
+		{#if why}
+			<div class="why" role="status">
+				{#each why.found as one (one.other)}
+					<p>Instead {nameOf(one.other).way}: {sayWhy(one)}.</p>
+				{:else}
+					<p class="text-soft">
+						{why.failed
+							? `It could not be worked out: ${why.failed}`
+							: why.done
+								? 'It has no other way here.'
+								: 'Trying its other ways …'}
+					</p>
+				{/each}
+			</div>
+		{/if}
 	</div>
 	<div class="text-right">
 		{#if row.hands_h > 0}<b class="head text-lg">{sayDuration(row.hands_h * 3600)}</b><span
 				class="block text-sm text-soft">hands</span
 			>{/if}
+		<button
+			class="btn btn-plain underline"
+			aria-expanded={why !== null}
+			aria-label="Why so: {row.lot.name}"
+			onclick={onwhy}>Why?</button
+		>
 	</div>
 </li>
 
@@ -133,6 +169,12 @@
 		accent-color: var(--rim);
 		width: 7rem;
 		min-height: 44px;
+	}
+	.why {
+		margin-top: 4px;
+		padding-left: 10px;
+		border-left: 3px solid var(--rim);
+		font-size: 15px;
 	}
 	.small {
 		font-size: 14px;

@@ -1,8 +1,9 @@
 import { eatFresh, haulOf, usualWishes } from '$core/haul/from-ways';
 import type { Haul } from '$core/haul/haul';
 import type { AllOfIt, Offer, Room } from '$core/haul/before';
+import { offerIn } from '$lib/haul/offer-in';
 import type { LotOfHaul } from '$core/haul/from-ways';
-import type { BeforeHaul } from '../../../workers/haul';
+import type { BeforeHaul } from '../../../workers/haul-work';
 import type { Running } from '../forecast/in-worker';
 import type { HaulView } from './view';
 
@@ -47,19 +48,11 @@ export class OfferPage {
 		this.found = null;
 		this.offer = null;
 		if (!lot || !view) return;
-		const of = (lots: readonly LotOfHaul[]): Haul =>
-			haulOf({ kitchen: view.kitchen, lots, days: this.days, wishes: usualWishes, locks: [], now: this.#now() });
-		const haul = of(view.lots);
-		const its = of([lot]);
-		const [own] = its.lots;
-		if (!own) return;
-		const offer: Offer = {
-			lot: { ...own, left_cost: 0 },
-			ways: its.ways,
-			groups: its.groups,
-			stations: its.stations,
-			limits: its.limits
-		};
+		const { kitchen, lots } = view;
+		const at = { kitchen, days: this.days, now: this.#now() };
+		const haul = haulOf({ ...at, lots, wishes: usualWishes, locks: [] });
+		const offer = offerIn({ ...at, lot });
+		if (!offer) return;
 		this.offer = offer;
 		this.phase = 'working';
 		this.why = '';

@@ -1,10 +1,16 @@
 import { eatFresh } from '$core/haul/from-ways';
+import type { Instead } from '$core/haul/explain';
 import { sayAs } from '$core/quantities/dates';
+import { sayCount, sayDuration, sayVolume, sayWeight, type Units } from '$core/quantities/format';
 import type { LotOfHaul } from '$core/haul/from-ways';
 
 /** "tonight", "tomorrow night", "Thursday": the end of a plan of so many days. */
 export const untilWords = (days: number, now: number, zone: string): string =>
 	days === 1 ? 'tonight' : days === 2 ? 'tomorrow night' : sayAs(now + (days - 1) * 86_400_000, zone, 'EEEE');
+
+/** "today", "Thu": a day of the plan. */
+export const dayWords = (day: number, now: number, zone: string): string =>
+	day === 0 ? 'today' : sayAs(now + day * 86_400_000, zone, 'EEE');
 
 /** "4 %", and "a tenth of a percent" below one. */
 export const percentWords = (gap: number): string =>
@@ -29,3 +35,51 @@ export function namesOf(lots: readonly LotOfHaul[]): (way: string) => WayNamed {
 
 /** "Blanch + freeze" inside a sentence. */
 const lowered = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+
+/** What two ways of a lot differ in for so many kilos, in words: "40 min more of hands", "keeps 4 months less". */
+export function unlike(lot: LotOfHaul, from: string | null, to: string, kg: number, units: Units): string[] {
+	const [a, b] = [from, to].map((id) => lot.ways.find((w) => `${lot.id}|${w.slug}` === id)?.way);
+	if (!a || !b) return [];
+	const share = kg / Math.max(0.001, lot.grams / 1000);
+	const hands_s = (b.hands_s - a.hands_s) * share;
+	const litres = ((b.store === 'freezer' ? b.litres : 0) - (a.store === 'freezer' ? a.litres : 0)) * share;
+	const months = (until: string | null) => (until === null ? null : Date.parse(until) / (30.4 * 86_400_000));
+	const [keeps, kept] = [months(b.keepsUntil), months(a.keepsUntil)];
+	const longer = keeps === null || kept === null ? 0 : keeps - kept;
+	const more = (n: number) => (n > 0 ? 'more' : 'less');
+	return [
+		Math.abs(hands_s) >= 300 ? `${sayDuration(Math.abs(hands_s))} ${more(hands_s)} of hands` : '',
+		Math.abs(litres) >= 1 ? `${sayVolume(Math.abs(litres), units)} ${more(litres)} of freezer` : '',
+		Math.abs(longer) >= 1
+			? `keeps ${sayCount(Math.round(Math.abs(longer)), 'month')} ${longer > 0 ? 'longer' : 'less'}`
+			: ''
+	].filter(Boolean);
+}
+
+interface InsteadContext {
+	readonly lot: LotOfHaul;
+	readonly nameOf: (way: string) => WayNamed;
+	readonly lotName: (id: string) => string;
+	readonly limitName: (id: string) => string;
+	readonly units: Units;
+}
+
+/** Why a part did not go another way, in one sentence behind that way's name. */
+export function insteadWords(one: Instead, { lot, nameOf, lotName, limitName, units }: InsteadContext): string {
+	const say = (kg: number) => sayWeight(Math.round(kg * 1000), units);
+	const full = one.full.map((id) => limitName(id).toLowerCase()).join(', ');
+	const costs = one.changes
+		.filter((c) => (c.way === null ? c.kg > 0 : c.kg < 0))
+		.slice(0, 2)
+		.map((c) =>
+			c.way === null
+				? `${say(c.kg)} of ${lotName(c.lot)} would not be placed`
+				: `${say(-c.kg)} of ${lotName(c.lot)} would lose ${nameOf(c.way).way}`
+		);
+	const differs = unlike(lot, one.way, one.other, one.can_kg, units);
+	if (one.can_kg < one.kg - 0.05)
+		return `${one.can_kg < 0.05 ? 'nothing' : `only ${say(one.can_kg)}`} of it could${full ? `: nothing is left of ${full}` : ''}${costs.length > 0 ? `, and ${costs.join(', ')}` : ''}`;
+	if (costs.length > 0) return `${costs.join(', ')}${full ? `: nothing would be left of ${full}` : ''}`;
+	if (one.loses < 1e-3) return `as good${differs.length > 0 ? `: ${differs.join(', ')}` : ''}`;
+	return differs.length > 0 ? differs.join(', ') : 'further from what matters to you';
+}

@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { sayCount, sayWeight } from '$core/quantities/format';
 	import { nearlyAll } from '$core/haul/before';
-	import { inSolver } from '$lib/ui/haul/in-worker';
+	import { hereOrServer, inSolver } from '$lib/ui/haul/in-worker';
 	import { OfferPage } from '$lib/ui/haul/offer-state.svelte';
 	import { namesOf, untilWords } from '$lib/ui/haul/words';
 	import DaysChoice from '$lib/ui/haul/days-choice.svelte';
@@ -18,10 +18,15 @@
 	const units = $derived(data.household.units);
 	const clock = useClock<Clock>();
 	const seconds = 4;
-	const page = new OfferPage(
+	const page: OfferPage = new OfferPage(
 		() => ({ haul: data.haul, lot: data.offer.lot }),
 		() => clock.at(Date.now()),
-		(one, of, onFound) => inSolver((work, tell) => work.before(one, of, { seconds }, tell), onFound)
+		(one, of, onFound) =>
+			hereOrServer(
+				() => inSolver((work, tell) => work.before(one, of, { seconds }, tell), onFound),
+				() => ({ days: page.days, say: data.offer.said }),
+				() => {}
+			)
 	);
 	onMount(() => () => page.end());
 	/** Another line, or another basket, is another question. */

@@ -325,6 +325,12 @@ export const look = pgTable(
 );
 
 /** What was chosen for one way of a lot, as it was typed, and its share of the kilos; kept until it is chosen otherwise. */
+/** A part of a share on a day, `yyyy-MM-dd`. */
+export interface PlannedPart {
+	readonly on: string;
+	readonly grams: number;
+}
+
 export const wayChoice = pgTable(
 	'way_choice',
 	{
@@ -336,6 +342,8 @@ export const wayChoice = pgTable(
 		choices: jsonb('choices').$type<Readonly<Record<string, string>>>().notNull().default({}),
 		/** Grams of the lot that go this way; null where nobody shared it out. */
 		shareG: bigint('share_g', { mode: 'number' }),
+		/** On which days of the plan so many grams of it are worked; null where nobody planned it. */
+		planned: jsonb('planned').$type<readonly PlannedPart[]>(),
 		/** Place among the shares, left to right. */
 		position: integer('position').notNull().default(0)
 	},

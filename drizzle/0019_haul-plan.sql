@@ -1,0 +1,1 @@
+ALTER TABLE "way_choice" ADD COLUMN "planned" jsonb;
