@@ -40,6 +40,10 @@ const act = (w: World, more: Record<string, string>) => ({
 	key: key(),
 	...more
 });
+const planOf = (lot: string, way: string, day: number) => ({
+	plan: JSON.stringify([{ lot, shares: [{ way, grams: 100, days: [{ day, grams: 100 }] }] }]),
+	key: key()
+});
 const pot =
 	(more: Record<string, string>): Form[2] =>
 	() => ({ kind: 'pot', name: 'a pot', litres: '8', burnerW: '2000', burnerKind: 'gas', ...more });
@@ -184,6 +188,10 @@ const forms: Form[] = [
 		404,
 		/no such lot/
 	],
+	['a plan of another household’s lot', at('/ways?/take'), (w) => planOf(w.otherLot, 'raw', 0), 404, /no such lot/i],
+	['a plan that goes no way', at('/ways?/take'), (w) => planOf(w.lot, 'julienne', 0), 400, /no way/],
+	['a plan for a day after the last', at('/ways?/take'), (w) => planOf(w.lot, 'raw', 99), 400, /The plan|day/],
+	['a plan that is no plan', at('/ways?/take'), () => ({ plan: '{', key: key() }), 400, /The plan/],
 	['a lot that is none', at('/ways/elsewhere?/start'), () => ({ way: 'raw', key: key() }), 400, /not an id/],
 	['more packs than there are', at('/shelves?/act'), (w) => act(w, { amount: '9999' }), 409, /only|left/],
 	['half a pack', at('/shelves?/act'), (w) => act(w, { amount: '0.5' }), 400, /integer/],

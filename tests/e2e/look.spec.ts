@@ -14,6 +14,8 @@ const tables = [
 const places = [
 	'/basket',
 	'/ways',
+	'/ways/plan',
+	'/ways/offer?say=20+kg+plums+at+0.90',
 	'/stove',
 	'/stove/new',
 	'/stove/meat?basis=boxed&grams=212+kg&extra=300&paid=2120',

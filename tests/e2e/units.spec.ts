@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, hydrated, postForm, test } from './help';
 
 const pages = [
-	'/basket', '/ways', '/stove', '/stove/meat?basis=live&grams=250+lb', '/shelves', '/book', '/kitchen', '/kitchen/drawer', '/kitchen/places', '/kitchen/house', '/tables', '/tables/tomatoes', '/tables/green-beans',
+	'/basket', '/ways', '/ways/offer?say=20+kg+plums+at+0.90', '/stove', '/stove/meat?basis=live&grams=250+lb', '/shelves', '/book', '/kitchen', '/kitchen/drawer', '/kitchen/places', '/kitchen/house', '/tables', '/tables/tomatoes', '/tables/green-beans',
 	'/tables/beef', '/tables/apples', '/tables/sweet-corn', '/tables/eggs', '/tables/way/freeze', '/tables/way/dry', '/tables/way/can',
 	'/tables/way/jam', '/tables/way/vacuum', '/tables/way/meat', '/tables/way/cellar', '/tables/compare?food=carrots&food=beets',
 	'/tables/ratio/apple-butter', '/tables/differences'
@@ -55,7 +55,7 @@ for (const units of ['metric', 'us'] as const) {
 		for (const path of pages) {
 			await page.goto(path);
 			await hydrated(page);
-			await page.waitForTimeout(path === '/ways' ? 1500 : 100);
+			await page.waitForTimeout(/^\/ways(\/offer|$)/.test(path) ? 1500 : 100);
 			await page.locator('details').evaluateAll((all) => all.forEach((d) => ((d as HTMLDetailsElement).open = true)));
 			// Beside its own the page shows what was printed, and what a person has typed.
 			await page.locator('[data-printed], [data-typed], option').evaluateAll((all) => all.forEach((e) => e.remove()));

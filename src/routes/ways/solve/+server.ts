@@ -5,7 +5,7 @@ import type { Lock } from '$core/haul/haul';
 import { offerIn } from '$lib/haul/offer-in';
 import { AppError } from '$lib/server/errors';
 import { offerView } from '$lib/server/offer';
-import { line, parse } from '$lib/server/parse';
+import { line, parse, readJson } from '$lib/server/parse';
 import { endpoint } from '$lib/server/respond';
 import { haulView } from '$lib/server/share-haul';
 import { onServer } from '$lib/server/solver';
@@ -34,13 +34,7 @@ const seconds = 4;
 /** The household's own haul worked out on the server, for a page whose browser cannot; nothing is changed by it. */
 export const POST: RequestHandler = ({ request, locals }) =>
 	endpoint(async () => {
-		let said: unknown;
-		try {
-			said = await request.json();
-		} catch {
-			throw new AppError(400, 'BAD_INPUT', 'What was asked could not be read. Nothing was changed.');
-		}
-		const { days, wishes, locks, say } = parse(shape, said as Record<string, string>);
+		const { days, wishes, locks, say } = parse(shape, (await readJson(request)) as Record<string, string>);
 		const { stores, household, now } = locals;
 		const { lots, kitchen } = await haulView(stores, now);
 		const haul = haulOf({ kitchen, lots, days, wishes, locks, now: now.getTime() });
