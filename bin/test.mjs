@@ -79,14 +79,12 @@ try {
 		failures: failuresOfVitest(r)
 	});
 
-	// Two lines beside each other, so that no core waits: what reads the sources and the unit tests; lint, build and the kills.
+	// Two lines beside each other, so that no core waits: types and the unit tests; what reads the sources, build and the kills.
 	const lines = await Promise.allSettled([
 		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
 			.then(() =>
 				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
 			)
-			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
-			.then(() => check('format', bin('prettier'), ['--check', '.']))
 			.then(async () => {
 				await tools;
 				const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
@@ -94,6 +92,8 @@ try {
 				count('unit tests', unit, await run(bin('vitest'), args, { env }), tests);
 			}),
 		check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
+			.then(() => check('format', bin('prettier'), ['--check', '.']))
+			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
 			.then(() => ensureBuild())
 			.then(async () => {
 				const args = ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json'];

@@ -32,6 +32,16 @@ test('the whole haul is shared out, a part is set, what cannot be is told, and t
 	await expect(tomatoes.first().getByRole('button', { name: 'Set: let go' })).toHaveAttribute('aria-pressed', 'true');
 	await expect(title).toContainText('of hands by');
 	await enough(page);
+	// More than there is, in two parts: told with the least that must give, and one tap lets it.
+	const slide = tomatoes.first().getByRole('slider');
+	await slide.nth(0).fill('12');
+	await slide.nth(1).fill('12');
+	const cannot = page.getByRole('alert').filter({ hasText: 'What is set cannot all be done.' });
+	await expect(cannot).toContainText(/tomatoes.*kg of the 12\.\d kg must give/, { timeout: 20_000 });
+	await expect(page.getByRole('button', { name: /Take this as the plan/ })).toBeDisabled();
+	await cannot.getByRole('button', { name: 'Let it give' }).first().click();
+	await expect(cannot).toHaveCount(0, { timeout: 20_000 });
+	await enough(page);
 	await page.getByRole('button', { name: /Take this as the plan/ }).click();
 	await expect(page).toHaveURL(/\/ways\/plan$/);
 	const [shared] =

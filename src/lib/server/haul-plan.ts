@@ -64,7 +64,22 @@ export interface PlanView {
 interface Worked {
 	readonly step: PlanStep;
 	readonly on: string;
-	readonly row: GlanceWay;
+	/** Null where it cannot be done any more as it was planned. */
+	readonly row: GlanceWay | null;
+}
+
+/** A step that the kitchen as it is now cannot do: it stays in the plan, with the reason. */
+function nothingOf(found: ReturnType<typeof named>[number] | undefined, slug: string, stop: string | undefined) {
+	const reason = stop ?? (found?.row.kind === 'refused' ? found.row.reason : 'it has no such way any more.');
+	return {
+		way: found?.name ?? slug,
+		packs: 0,
+		each: 'pack',
+		hands_s: 0,
+		elapsed_s: 0,
+		start: { kind: 'no' as const, words: `Not as it was planned: ${reason}` },
+		says: {}
+	};
 }
 
 /** The plan as it stands: what is still to be begun, day by day, and what all of it takes. */
@@ -84,31 +99,30 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 		const look = await lookStanding(stores, standing, house, { fields: {} }, now);
 		const over = unshared_g(look.free_g, look.shares);
 		if (over > 0) rest.push({ lotId: lot, lot: look.lot.title, grams: over, bestBy: look.clock.bestBy });
-		if (look.stop) continue;
 		for (const { way, on, grams } of partsOf(shares, look.shares)) {
 			const part = lookAtPart(look, grams, now);
 			const found = named(part).find((n) => n.slug === way);
-			const panel = panelOf(part, way, now);
-			if (found?.row.kind !== 'way' || !panel) continue;
-			const { row } = found;
-			steps.push({
-				on,
-				row,
-				step: {
-					lotId: lot,
-					lot: look.lot.title,
-					slug: way,
-					way: panel.name,
-					grams,
-					packs: row.packs,
-					each: found.jar ?? row.each,
-					hands_s: row.hands_s,
-					elapsed_s: row.elapsed_s,
-					start: panel.start,
-					says: panel.says,
-					late: on < today
-				}
-			});
+			const panel = look.stop ? null : panelOf(part, way, now);
+			const row = found?.row.kind === 'way' ? found.row : null;
+			const here = { lotId: lot, lot: look.lot.title, slug: way, grams, late: on < today };
+			steps.push(
+				row && panel
+					? {
+							on,
+							row,
+							step: {
+								...here,
+								way: panel.name,
+								packs: row.packs,
+								each: found?.jar ?? row.each,
+								hands_s: row.hands_s,
+								elapsed_s: row.elapsed_s,
+								start: panel.start,
+								says: panel.says
+							}
+						}
+					: { on, row: null, step: { ...here, ...nothingOf(found, way, look.stop?.reason) } }
+			);
 		}
 	}
 	for (const standing of basket) {
@@ -118,7 +132,8 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 			rest.push({ lotId: lot.id, lot: lot.title, grams: free, bestBy: lotThing(lot, place, now).clock.bestBy });
 	}
 	rest.sort((a, b) => a.bestBy - b.bestBy);
-	const sum = (of: readonly Worked[], what: (row: GlanceWay) => number) => of.reduce((s, w) => s + what(w.row), 0);
+	const sum = (of: readonly Worked[], what: (row: GlanceWay) => number) =>
+		of.reduce((s, w) => s + (w.row ? what(w.row) : 0), 0);
 	const days = [...new Set(steps.map((s) => s.on))].sort().map((on): PlanDay => {
 		const own = steps.filter((s) => s.on === on);
 		return {
@@ -136,7 +151,7 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 	return {
 		days,
 		takes: takesOf(
-			steps.map((s) => s.row),
+			steps.flatMap((s) => s.row ?? []),
 			house.kitchen,
 			ice_kg
 		),

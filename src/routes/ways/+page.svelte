@@ -18,6 +18,7 @@
 	import type { Answer } from '$core/haul/solve';
 	import type { Instead } from '$core/haul/explain';
 	import type { Worth } from '$core/haul/worths';
+	import TwoColumns from '$lib/ui/haul/two-columns.svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -114,64 +115,62 @@
 		</p>
 	</section>
 {:else}
-	<div class="haul">
-		<section aria-labelledby="haul-title" class="min-w-0">
-			<h1 id="haul-title" class="head text-2xl leading-tight sm:text-3xl" aria-live="polite">
-				{#if haul.answer}
-					{#if haul.sums.packs > 0}<b class="figure">{haul.sums.packs}</b>
-						{haul.sums.packs === 1 ? 'pack' : 'packs'},{/if}
-					{#if haul.sums.jars > 0}<b class="figure">{haul.sums.jars}</b> {haul.sums.jars === 1 ? 'jar' : 'jars'},{/if}
-					<b class="figure">{sayDuration(haul.sums.hands_h * 3600)}</b> of hands by {until}
-				{:else}The whole haul, shared out{/if}
-			</h1>
-			<p class="mt-1 text-soft" role="status">
-				{standing}{#if elsewhere}
-					Worked out on the server: this browser has no thread for it.{/if}
-				{#if haul.phase === 'working'}<button class="btn btn-plain underline" onclick={() => haul.stop()}
-						>That will do</button
-					>{/if}
-				{#if haul.phase === 'failed' || haul.phase === 'stopped'}<button
-						class="btn btn-plain underline"
-						onclick={() => haul.work()}>Look on</button
-					>{/if}
-			</p>
-			{#if haul.impossible}
-				<div class="mt-2 rounded-xl bg-amberbg px-4 py-2" role="alert">
-					<b>What is set cannot all be done.</b>
-					{#each haul.impossible.gives as g (g.way)}
-						{@const n = nameOf(g.way)}
-						<p>
-							{n.lot}, {n.way}: {sayWeight(g.by_kg * 1000, units)} of the {sayWeight(g.set_kg * 1000, units)} must give.
-							<button class="btn" onclick={() => haul.lock(g.way, Math.max(0, g.set_kg - g.by_kg))}>Let it give</button>
-						</p>
-					{/each}
-				</div>
-			{/if}
-			<ul class="mt-3">
-				{#each haul.rows as row (row.lot.id)}
-					<LotRule
-						{row}
-						{units}
-						zone={data.household.zone}
-						now={data.now}
-						onlock={(way, kg) => haul.lock(way, kg)}
-						onwhy={() => haul.explain(row.lot.id)}
-						why={haul.explained?.lot === row.lot.id ? haul.explained : null}
-						sayWhy={(one) => insteadWords(one, { lot: row.lot, nameOf, lotName, limitName, units })}
-						{nameOf}
-					/>
+	<TwoColumns label="haul-title">
+		<h1 id="haul-title" class="head text-2xl leading-tight sm:text-3xl" aria-live="polite">
+			{#if haul.answer}
+				{#if haul.sums.packs > 0}<b class="figure">{haul.sums.packs}</b>
+					{haul.sums.packs === 1 ? 'pack' : 'packs'},{/if}
+				{#if haul.sums.jars > 0}<b class="figure">{haul.sums.jars}</b> {haul.sums.jars === 1 ? 'jar' : 'jars'},{/if}
+				<b class="figure">{sayDuration(haul.sums.hands_h * 3600)}</b> of hands by {until}
+			{:else}The whole haul, shared out{/if}
+		</h1>
+		<p class="mt-1 text-soft" role="status">
+			{standing}{#if elsewhere}
+				Worked out on the server: this browser has no thread for it.{/if}
+			{#if haul.phase === 'working'}<button class="btn btn-plain underline" onclick={() => haul.stop()}
+					>That will do</button
+				>{/if}
+			{#if haul.phase === 'failed' || haul.phase === 'stopped'}<button
+					class="btn btn-plain underline"
+					onclick={() => haul.work()}>Look on</button
+				>{/if}
+		</p>
+		{#if haul.impossible}
+			<div class="mt-2 rounded-xl bg-amberbg px-4 py-2" role="alert">
+				<b>What is set cannot all be done.</b>
+				{#each haul.impossible.gives as g (g.way)}
+					{@const n = nameOf(g.way)}
+					<p>
+						{n.lot}, {n.way}: {sayWeight(g.by_kg * 1000, units)} of the {sayWeight(g.set_kg * 1000, units)} must give.
+						<button class="btn" onclick={() => haul.lock(g.way, Math.max(0, g.set_kg - g.by_kg))}>Let it give</button>
+					</p>
 				{/each}
-			</ul>
-			{#if view.more > 0}<p class="mt-2 text-soft">
-					{sayCount(view.more, 'lot')} more wait; the most urgent are shared out first.
-				</p>{/if}
-			{#each view.apart as a (a.id)}
-				<p class="mt-2">
-					<a href="/ways/{a.id}" class="first-letter:uppercase">{a.name}</a>: <span class="text-soft">{a.why}</span>
-				</p>
+			</div>
+		{/if}
+		<ul class="mt-3">
+			{#each haul.rows as row (row.lot.id)}
+				<LotRule
+					{row}
+					{units}
+					zone={data.household.zone}
+					now={data.now}
+					onlock={(way, kg) => haul.lock(way, kg)}
+					onwhy={() => haul.explain(row.lot.id)}
+					why={haul.explained?.lot === row.lot.id ? haul.explained : null}
+					sayWhy={(one) => insteadWords(one, { lot: row.lot, nameOf, lotName, limitName, units })}
+					{nameOf}
+				/>
 			{/each}
-		</section>
-		<aside class="min-w-0">
+		</ul>
+		{#if view.more > 0}<p class="mt-2 text-soft">
+				{sayCount(view.more, 'lot')} more wait; the most urgent are shared out first.
+			</p>{/if}
+		{#each view.apart as a (a.id)}
+			<p class="mt-2">
+				<a href="/ways/{a.id}" class="first-letter:uppercase">{a.name}</a>: <span class="text-soft">{a.why}</span>
+			</p>
+		{/each}
+		{#snippet beside()}
 			<form method="POST" action="?/take" use:enhance={withNotice({ reset: false })}>
 				<Marks />
 				<input type="hidden" name="plan" value={JSON.stringify(haul.plan)} />
@@ -240,23 +239,6 @@
 					/></label
 				>
 			{/each}
-		</aside>
-	</div>
+		{/snippet}
+	</TwoColumns>
 {/if}
-
-<style>
-	.haul {
-		display: grid;
-		gap: 16px 32px;
-	}
-	@media (min-width: 1024px) {
-		.haul {
-			grid-template-columns: minmax(0, 1fr) 22rem;
-		}
-	}
-	.figure {
-		font-size: 1.8em;
-		line-height: 1;
-		color: var(--rim);
-	}
-</style>

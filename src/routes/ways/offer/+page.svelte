@@ -10,6 +10,7 @@
 	import OfferPrice from '$lib/ui/haul/offer-price.svelte';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
 	import { useClock } from '$lib/ui/run/runs-state.svelte';
+	import TwoColumns from '$lib/ui/haul/two-columns.svelte';
 	import type { PageData } from './$types';
 
 	/** Before it is bought or picked: how much of it this kitchen can still take on, what gives, and whether the price is good. */
@@ -82,69 +83,67 @@
 		can still take on, what would have to give for the rest, and whether the price is good.
 	</p>
 {:else}
-	<div class="offer mt-4">
-		<section class="min-w-0" aria-labelledby="offer-title">
-			<h2 id="offer-title" class="text-2xl leading-tight sm:text-3xl" aria-live="polite">
-				{#if page.room}
-					<b class="figure">{fits ? 'All' : kg(page.room.kg)}</b>
-					{fits ? `${kg(all_kg)} of` : `of ${kg(all_kg)}`}
-					{offer.lot.name} by {until}{haul && haul.lots.length > 0 ? ', and nothing else gives' : ''}
-				{:else}{kg(all_kg)} {offer.lot.name}{/if}
-			</h2>
-			<p class="mt-1 text-soft" role="status">
-				{#if page.phase === 'working'}Working it out …
-				{:else if page.phase === 'failed'}It could not be worked out: {page.why}
-					<button class="btn btn-plain underline" onclick={() => page.work()}>Try again</button>
-				{:else if page.room}{fits
-						? page.room.kg < all_kg - 0.05
-							? `${kg(all_kg - page.room.kg)} are over beside the last jar or pack: eat them.`
-							: 'Within everything this kitchen has.'
-						: page.room.proven
-							? 'Proven: within these limits no more can be.'
-							: `At least that much; no more than ${kg(page.room.most_kg)} is possible.`}{/if}
-			</p>
-			{#if page.parts.length > 0}
-				<ul class="mt-3">
-					{#each page.parts as p (p.slug)}
-						<li class="flex items-baseline gap-3 border-t border-line py-1.5">
-							<b class="head w-20 text-right text-lg">{kg(p.kg)}</b>
-							<span
-								>{p.name}{#if p.each && p.packs > 0}: {sayCount(p.packs, p.each)}{/if}</span
-							>
+	<div class="mt-4"></div>
+	<TwoColumns label="offer-title">
+		<h2 id="offer-title" class="text-2xl leading-tight sm:text-3xl" aria-live="polite">
+			{#if page.room}
+				<b class="figure">{fits ? 'All' : kg(page.room.kg)}</b>
+				{fits ? `${kg(all_kg)} of` : `of ${kg(all_kg)}`}
+				{offer.lot.name} by {until}{haul && haul.lots.length > 0 ? ', and nothing else gives' : ''}
+			{:else}{kg(all_kg)} {offer.lot.name}{/if}
+		</h2>
+		<p class="mt-1 text-soft" role="status">
+			{#if page.phase === 'working'}Working it out …
+			{:else if page.phase === 'failed'}It could not be worked out: {page.why}
+				<button class="btn btn-plain underline" onclick={() => page.work()}>Try again</button>
+			{:else if page.room}{fits
+					? page.room.kg < all_kg - 0.05
+						? `${kg(all_kg - page.room.kg)} are over beside the last jar or pack: eat them.`
+						: 'Within everything this kitchen has.'
+					: page.room.proven
+						? 'Proven: within these limits no more can be.'
+						: `At least that much; no more than ${kg(page.room.most_kg)} is possible.`}{/if}
+		</p>
+		{#if page.parts.length > 0}
+			<ul class="mt-3">
+				{#each page.parts as p (p.slug)}
+					<li class="flex items-baseline gap-3 border-t border-line py-1.5">
+						<b class="head w-20 text-right text-lg">{kg(p.kg)}</b>
+						<span
+							>{p.name}{#if p.each && p.packs > 0}: {sayCount(p.packs, p.each)}{/if}</span
+						>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+		{#if !fits && page.room}
+			<h3 class="mt-4 text-xl">For more of it</h3>
+			{#if page.nearly}
+				<p class="mt-1">
+					<b>{kg(page.nearly.kg)}</b> where the rest may be worth a fiftieth less: a way less good, a kilo less kept.
+				</p>
+			{/if}
+			{#if page.all}
+				<p class="mt-1">
+					{#if page.all.left_kg > 0.05}<b>All of it cannot be placed</b>: {kg(page.all.left_kg)} find no place whatever gives.
+					{:else}<b>All {kg(all_kg)}</b>{/if}
+					{#if less.length > 0 || unplaced.length > 0}{page.all.left_kg > 0.05 ? 'The rest takes' : 'takes'} this from what
+						waits already:{:else}{page.all.left_kg > 0.05 ? '' : 'fit, each kilo a way less good'}.{/if}
+				</p>
+				<ul>
+					{#each less.slice(0, 5) as c (c.way)}
+						{@const n = nameOf(c.way ?? '')}
+						<li class="border-t border-line py-1"><b>{kg(-c.kg)}</b> less {n.lot}: {n.way}</li>
+					{/each}
+					{#each unplaced as c (c.lot)}
+						<li class="border-t border-line py-1 text-amber">
+							<b>{kg(c.kg)}</b> more {lotName(c.lot)} not placed
 						</li>
 					{/each}
 				</ul>
-			{/if}
-			{#if !fits && page.room}
-				<h3 class="mt-4 text-xl">For more of it</h3>
-				{#if page.nearly}
-					<p class="mt-1">
-						<b>{kg(page.nearly.kg)}</b> where the rest may be worth a fiftieth less: a way less good, a kilo less kept.
-					</p>
-				{/if}
-				{#if page.all}
-					<p class="mt-1">
-						{#if page.all.left_kg > 0.05}<b>All of it cannot be placed</b>: {kg(page.all.left_kg)} find no place whatever
-							gives.
-						{:else}<b>All {kg(all_kg)}</b>{/if}
-						{#if less.length > 0 || unplaced.length > 0}{page.all.left_kg > 0.05 ? 'The rest takes' : 'takes'} this from what
-							waits already:{:else}{page.all.left_kg > 0.05 ? '' : 'fit, each kilo a way less good'}.{/if}
-					</p>
-					<ul>
-						{#each less.slice(0, 5) as c (c.way)}
-							{@const n = nameOf(c.way ?? '')}
-							<li class="border-t border-line py-1"><b>{kg(-c.kg)}</b> less {n.lot}: {n.way}</li>
-						{/each}
-						{#each unplaced as c (c.lot)}
-							<li class="border-t border-line py-1 text-amber">
-								<b>{kg(c.kg)}</b> more {lotName(c.lot)} not placed
-							</li>
-						{/each}
-					</ul>
-				{:else if page.phase === 'working'}<p class="text-soft">Looking what all of it would push out …</p>{/if}
-			{/if}
-		</section>
-		<aside class="min-w-0">
+			{:else if page.phase === 'working'}<p class="text-soft">Looking what all of it would push out …</p>{/if}
+		{/if}
+		{#snippet beside()}
 			{#if page.room && page.room.kg > 0.1}
 				<a class="btn btn-full w-full text-lg" href="/basket?say={encodeURIComponent(toBasket)}"
 					>Into the Basket: {fits ? kg(all_kg) : kg(Math.floor(page.room.kg * 10) / 10)}</a
@@ -158,23 +157,6 @@
 					? `Set beside ${haul.lots.length === 1 ? 'one item that waits' : `${haul.lots.length} items that wait`} in the Basket, under the`
 					: 'Under the'} <a href="/kitchen">Kitchen</a>’s hands, ice, trays, lids and room.
 			</p>
-		</aside>
-	</div>
+		{/snippet}
+	</TwoColumns>
 {/if}
-
-<style>
-	.offer {
-		display: grid;
-		gap: 16px 32px;
-	}
-	@media (min-width: 1024px) {
-		.offer {
-			grid-template-columns: minmax(0, 1fr) 22rem;
-		}
-	}
-	.figure {
-		font-size: 1.8em;
-		line-height: 1;
-		color: var(--rim);
-	}
-</style>

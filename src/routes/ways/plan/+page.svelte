@@ -5,6 +5,7 @@
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import { dateIn } from '$core/freezing/keep';
+	import TwoColumns from '$lib/ui/haul/two-columns.svelte';
 	import type { PageData } from './$types';
 
 	/** The plan that was taken: day by day, each step with its Start; what it takes of the drawer; for the kitchen wall. */
@@ -32,51 +33,49 @@
 		<p class="mt-6"><a class="btn btn-full" href="/ways">Share the haul out</a></p>
 	</section>
 {:else}
-	<div class="plan">
-		<section class="min-w-0">
-			<h1 class="text-2xl leading-tight sm:text-3xl">
-				<b class="figure">{steps.length}</b>
-				{steps.length === 1 ? 'step' : 'steps'}, <b class="figure">{sayDuration(hands)}</b> of hands
-			</h1>
-			{#each plan.days as day (day.on)}
-				<h2 class="mt-5 flex flex-wrap items-baseline gap-x-3 border-b-2 border-rim pb-1 text-xl">
-					{dayName(day.on)}
-					<span class="text-base font-normal text-soft"
-						>{sayDuration(day.hands_s)} of hands{#if day.freeze_kg > 0.05}, {kg(day.freeze_kg * 1000)} into the freezer{/if}{#if day.ice_kg > 0.05},
-							{kg(day.ice_kg * 1000)} of ice{/if}</span
-					>
-				</h2>
-				<ul>
-					{#each day.steps as s (`${s.lotId} ${s.slug}`)}
-						<li class="step">
-							<b class="head text-xl">{kg(s.grams)}</b>
-							<span class="min-w-0"
-								><span class="font-semibold first-letter:uppercase">{s.lot}</span>,
-								<a class="lowercase" href="/ways/{s.lotId}/{s.slug}">{s.way}</a>
-								<span class="block text-[15px] text-soft"
-									>{s.packs > 0 ? sayCount(s.packs, s.each) : 'no whole pack'} · {sayDuration(s.hands_s)} of hands · {sayDuration(
-										s.elapsed_s
-									)} until put away</span
-								></span
-							>
-							<span class="go">
-								{#if s.start.kind === 'start'}
-									<form method="POST" action="/ways/{s.lotId}/{s.slug}?/start" use:enhance={withNotice()}>
-										<Marks />
-										<input type="hidden" name="way" value={s.slug} />
-										{#each Object.entries(s.says) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
-										<button class="btn btn-full" aria-label="Start: {s.lot}, {s.way}">Start</button>
-									</form>
-								{:else if s.start.kind === 'page'}
-									<a class="btn btn-full" href={s.start.href} aria-label="{s.start.words}: {s.lot}, {s.way}">Start</a>
-								{:else}<span class="text-soft">{s.start.words}</span>{/if}
-							</span>
-						</li>
-					{/each}
-				</ul>
-			{/each}
-		</section>
-		<aside class="min-w-0">
+	<TwoColumns label="plan-title">
+		<h1 id="plan-title" class="text-2xl leading-tight sm:text-3xl">
+			<b class="figure">{steps.length}</b>
+			{steps.length === 1 ? 'step' : 'steps'}, <b class="figure">{sayDuration(hands)}</b> of hands
+		</h1>
+		{#each plan.days as day (day.on)}
+			<h2 class="mt-5 flex flex-wrap items-baseline gap-x-3 border-b-2 border-rim pb-1 text-xl">
+				{dayName(day.on)}
+				<span class="text-base font-normal text-soft"
+					>{sayDuration(day.hands_s)} of hands{#if day.freeze_kg > 0.05}, {kg(day.freeze_kg * 1000)} into the freezer{/if}{#if day.ice_kg > 0.05},
+						{kg(day.ice_kg * 1000)} of ice{/if}</span
+				>
+			</h2>
+			<ul>
+				{#each day.steps as s (`${s.lotId} ${s.slug}`)}
+					<li class="step">
+						<b class="head text-xl">{kg(s.grams)}</b>
+						<span class="min-w-0"
+							><span class="font-semibold first-letter:uppercase">{s.lot}</span>,
+							<a class="lowercase" href="/ways/{s.lotId}/{s.slug}">{s.way}</a>
+							<span class="block text-[15px] text-soft"
+								>{s.packs > 0 ? sayCount(s.packs, s.each) : 'no whole pack'} · {sayDuration(s.hands_s)} of hands · {sayDuration(
+									s.elapsed_s
+								)} until put away</span
+							></span
+						>
+						<span class="go">
+							{#if s.start.kind === 'start'}
+								<form method="POST" action="/ways/{s.lotId}/{s.slug}?/start" use:enhance={withNotice()}>
+									<Marks />
+									<input type="hidden" name="way" value={s.slug} />
+									{#each Object.entries(s.says) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
+									<button class="btn btn-full" aria-label="Start: {s.lot}, {s.way}">Start</button>
+								</form>
+							{:else if s.start.kind === 'page'}
+								<a class="btn btn-full" href={s.start.href} aria-label="{s.start.words}: {s.lot}, {s.way}">Start</a>
+							{:else}<span class="text-soft">{s.start.words}</span>{/if}
+						</span>
+					</li>
+				{/each}
+			</ul>
+		{/each}
+		{#snippet beside()}
 			<button class="btn btn-full no-print w-full text-lg" onclick={() => print()}>Print it for the wall</button>
 			{#if toGet.length > 0}
 				<h2 class="mt-4 text-lg">To get</h2>
@@ -121,25 +120,11 @@
 				<button class="btn">Let go of the plan</button>
 				<a class="btn btn-plain underline" href="/ways">Share it out anew</a>
 			</form>
-		</aside>
-	</div>
+		{/snippet}
+	</TwoColumns>
 {/if}
 
 <style>
-	.plan {
-		display: grid;
-		gap: 16px 32px;
-	}
-	@media (min-width: 1024px) {
-		.plan {
-			grid-template-columns: minmax(0, 1fr) 22rem;
-		}
-	}
-	.figure {
-		font-size: 1.8em;
-		line-height: 1;
-		color: var(--rim);
-	}
 	.step {
 		display: grid;
 		grid-template-columns: 5.5rem minmax(0, 1fr) auto;
