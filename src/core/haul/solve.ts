@@ -1,6 +1,7 @@
 import { mostWays, type Haul, type Shared } from './haul';
 import { programmeOf, sharedFrom, valuesOf, worthOf, type Built } from './programme';
 import type { Session, Solved, Solver } from './solver';
+import { tidied } from './tidy';
 
 /** An answer as it stands: how far from the best that is possible, and whether that is known to the end. */
 export interface Answer {
@@ -61,7 +62,7 @@ export function share(haul: Haul, solver: Solver, options: ShareOptions): Answer
 			start = { kind: 'solved', values: known, worth: options.from.worth, bound: root.worth, proven: false };
 		if (start) {
 			found.take(start, root.worth);
-			if (found.enough() || stopped()) return found.answer();
+			if (found.enough() || stopped()) return found.last();
 			start = improve(session, built, start, {
 				// A tenth of the time: beyond that the whole programme finds more (`npm run bench -- haul`).
 				until: began + options.seconds * 100,
@@ -72,7 +73,7 @@ export function share(haul: Haul, solver: Solver, options: ShareOptions): Answer
 					return found.enough();
 				}
 			});
-			if (found.enough() || stopped()) return found.answer();
+			if (found.enough() || stopped()) return found.last();
 		}
 		const last = session.solve({
 			seconds: Math.max(0.1, left_s()),
@@ -83,7 +84,7 @@ export function share(haul: Haul, solver: Solver, options: ShareOptions): Answer
 		});
 		if (last.kind === 'solved') found.take(last, last.bound);
 		if (last.kind === 'infeasible' && !found.any()) return impossible(haul, solver);
-		return found.answer();
+		return found.last();
 	} finally {
 		session.close();
 	}
@@ -107,7 +108,11 @@ function foundSoFar(haul: Haul, built: Built, root: number, { gap: enough, tell 
 		},
 		any: () => shared !== undefined,
 		enough: () => shared !== undefined && gapOf(shared.worth, bound) <= enough,
-		answer
+		/** The last of them, with its little parts put together. */
+		last(): Answer {
+			if (shared) shared = tidied(haul, shared);
+			return answer();
+		}
 	};
 }
 

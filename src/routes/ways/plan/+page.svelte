@@ -94,10 +94,7 @@
 				{#each plan.takes as t (t.name)}
 					<li class="flex justify-between gap-3 border-t border-line py-1.5">
 						<span>{t.name}</span>
-						<span
-							><b>{amount(t.need, t.unit)}</b>{#if t.have !== null}
-								of {amount(t.have, t.unit)}{/if}</span
-						>
+						<span><b>{amount(t.need, t.unit)}</b>{t.have === null ? '' : ` of ${amount(t.have, t.unit)}`}</span>
 					</li>
 				{/each}
 			</ul>
