@@ -89,19 +89,27 @@ worker.addEventListener('message', (event) => {
 	const asked = (event.data as { keep?: unknown } | null)?.keep;
 	if (!Array.isArray(asked)) return;
 	const paths = asked.filter((p): p is string => typeof p === 'string' && /^\/stove(\/[\w-]+)?$/.test(p)).slice(0, 20);
-	event.waitUntil(
-		(async () => {
-			for (const path of paths) {
-				try {
-					const response = await ask(dataOf(path), patience_ms);
-					if (response.ok) await (await caches.open(data)).put(dataOf(path), response);
-				} catch {
-					// No connection now: what was kept before stays.
-				}
-			}
-		})()
-	);
+	event.waitUntil(Promise.all(paths.map(keep)));
 });
+
+/** So often a page is asked for again, where the server was slow for a moment or away. */
+const mostTries = 4;
+const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** Keeps a page as it is now. Nobody asks for it again before the next change, so that one slow moment must not lose it. */
+async function keep(path: string): Promise<void> {
+	for (let tries = 1; ; tries++) {
+		try {
+			const response = await ask(dataOf(path), patience_ms);
+			if (response.ok) await (await caches.open(data)).put(dataOf(path), response);
+			return;
+		} catch {
+			// What was kept before stays; without a connection there is nothing newer.
+			if (tries === mostTries) return;
+			await wait(pause_ms + 500);
+		}
+	}
+}
 
 worker.addEventListener('fetch', (event) => {
 	const { request } = event;

@@ -130,6 +130,7 @@ export function roomFor(
 	offer: Offer,
 	solver: Solver,
 	options: {
+		/** For each of its two steps; the first is at its end in a part of a second where nothing else holds the machine. */
 		readonly seconds: number;
 		readonly losing: number;
 		/** An answer that keeps the rest better still: it is begun from. */
@@ -146,8 +147,8 @@ export function roomFor(
 		const { seconds, stopped, from } = options;
 		const ask = { gap: 1e-3, ...(stopped ? { stopped } : {}) };
 		// First beside the others as they are: found in a moment, and a good beginning for moving them too.
-		const begun = from ? valuesOf(whole, built, from) : beside(session, built, whole, offer.lot.id, kept, seconds / 4);
-		const found = session.solve({ ...ask, seconds: from ? seconds : (seconds * 3) / 4, start: begun });
+		const begun = from ? valuesOf(whole, built, from) : beside(session, built, whole, offer.lot.id, kept, seconds);
+		const found = session.solve({ ...ask, seconds, start: begun });
 		if (found.kind !== 'solved')
 			return { kg: 0, most_kg: offer.lot.kg, proven: false, losing: options.losing, shared: start };
 		const shared = sharedFrom(whole, built, found.values);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { sayCount, sayWeight } from '$core/quantities/format';
+	import { editMoney } from '$core/quantities/money';
 	import { nearlyAll } from '$core/haul/before';
 	import { hereOrServer, inSolver } from '$lib/ui/haul/in-worker';
 	import { OfferPage } from '$lib/ui/haul/offer-state.svelte';
@@ -51,7 +52,7 @@
 		const { lot, price } = offer;
 		if (!lot || !page.room) return '';
 		const g = fits ? lot.grams : Math.floor(page.room.kg * 10) * 100;
-		const at = price ? ` at ${(price.perKg / 100).toFixed(2)} a kilo` : '';
+		const at = price ? ` at ${editMoney(Math.round(price.perKg), data.currency)} a kilo` : '';
 		return `${g / 1000} kg ${lot.name}${at}`;
 	});
 </script>

@@ -46,5 +46,7 @@ export const POST: RequestHandler = ({ request, locals }) =>
 		const { lot } = await offerView(stores, household, say, now);
 		const offer = lot && offerIn({ kitchen, lot, days, now: now.getTime() });
 		if (!offer) throw new AppError(400, 'BAD_INPUT', 'Nothing is offered in that line. Nothing was changed.');
-		return json(await onServer(5 * seconds, (work, tell) => work.before(haul, offer, { seconds: seconds / 2 }, tell)));
+		return json(
+			await onServer(9 * seconds, (work, tell) => work.before(haul, offer, { seconds: seconds * 0.75 }, tell))
+		);
 	});
