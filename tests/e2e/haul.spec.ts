@@ -44,13 +44,18 @@ test('the whole haul is shared out, a part is set, what cannot be is told, and t
 	await enough(page);
 	await page.getByRole('button', { name: /Take this as the plan/ }).click();
 	await expect(page).toHaveURL(/\/ways\/plan$/);
-	const [shared] =
-		await sql`select count(distinct c.lot_id)::int as lots, sum(c.share_g)::int as g from way_choice c where c.household_id = ${home.id} and c.share_g is not null`;
+	const [shared] = await sql`
+			select count(distinct c.lot_id)::int as lots, sum(c.share_g)::int as g
+			from way_choice c
+			where c.household_id = ${home.id} and c.share_g is not null`;
 	expect(shared?.lots).toBeGreaterThan(2);
 	expect(shared?.g).toBeGreaterThan(5_000);
 	// Nobody's lot is shared out beyond what there is of it.
-	const over =
-		await sql`select c.lot_id from way_choice c join lot_balance b on b.lot_id = c.lot_id where c.household_id = ${home.id} group by c.lot_id, b.amount having sum(c.share_g) > b.amount / 10.0 + 1`;
+	const over = await sql`
+			select c.lot_id
+			from way_choice c join lot_balance b on b.lot_id = c.lot_id
+			where c.household_id = ${home.id}
+			group by c.lot_id, b.amount having sum(c.share_g) > b.amount / 10.0 + 1`;
 	expect(over).toEqual([]);
 	// The plan stands by day, each step with its Start; what is begun is planned no more, and the rest is as it was.
 	await hydrated(page);

@@ -81,6 +81,7 @@ function kept({ perKg, yields }: PriceInput): PriceJudged['kept'] {
 /** A pace is said of what went in a year: less than a helping is none. */
 function lasts({ have_kg, used_kg, kg, yields }: PriceInput): PriceJudged['lasts'] {
 	if (used_kg < 0.2) return null;
-	const comes = kg * (median(yields) ?? 0.8);
+	// Without own entries all of it counts as it came in.
+	const comes = kg * (median(yields) ?? 1);
 	return { months: (12 * have_kg) / used_kg, withIt: (12 * (have_kg + comes)) / used_kg };
 }

@@ -154,7 +154,7 @@ export function roomFor(
 		const shared = sharedFrom(whole, built, found.values);
 		const kg = offer.lot.kg - (shared.left[offer.lot.id] ?? 0);
 		const most_kg = Math.min(offer.lot.kg, Math.max(kg, found.bound));
-		return { kg, most_kg, proven: most_kg - kg < 0.01 + 1e-3 * most_kg, losing: options.losing, shared };
+		return { kg, most_kg, proven: most_kg - kg < 0.01, losing: options.losing, shared };
 	} finally {
 		session.close();
 	}

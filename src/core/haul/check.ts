@@ -17,7 +17,8 @@ export function faultsOf(haul: Haul, shared: Shared): string[] {
 		const lot = haul.lots.find((l) => l.id === part.lot);
 		if (!way || !lot || way.lot !== lot.id) faults.push(`${part.way} is no way of ${part.lot}`);
 		else {
-			if (part.day > lot.lastDay || part.day < 0 || part.day >= haul.days) faults.push(`${lot.name}: past its time on day ${part.day}`); // prettier-ignore
+			if (part.day > lot.lastDay || part.day < 0 || part.day >= haul.days)
+				faults.push(`${lot.name}: past its time on day ${part.day}`);
 			if (part.kg < 0) faults.push(`${way.id}: less than nothing`);
 			const packs = part.kg / way.pack_kg;
 			if (way.whole && Math.abs(packs - Math.round(packs)) > slack) faults.push(`${way.id}: ${packs} packs`);
@@ -26,13 +27,15 @@ export function faultsOf(haul: Haul, shared: Shared): string[] {
 	for (const lot of haul.lots) {
 		const placed = shared.parts.filter((p) => p.lot === lot.id).reduce((s, p) => s + p.kg, 0);
 		if (Math.abs(placed + (shared.left[lot.id] ?? 0) - lot.kg) > slack) faults.push(`${lot.name}: kilos do not close`);
-		if (new Set(shared.parts.filter((p) => p.lot === lot.id).map((p) => p.way)).size > mostWays) faults.push(`${lot.name}: too many ways`); // prettier-ignore
+		if (new Set(shared.parts.filter((p) => p.lot === lot.id).map((p) => p.way)).size > mostWays)
+			faults.push(`${lot.name}: too many ways`);
 	}
 	for (const way of haul.ways) {
 		const kg = kgOf(way.id);
 		if (kg > way.most_kg + slack) faults.push(`${way.id}: more than there may be`);
 		const lot = haul.lots.find((l) => l.id === way.lot);
-		if (kg > slack && kg < Math.min(way.least_kg, way.most_kg, lot?.kg ?? 0) - slack) faults.push(`${way.id}: ${kg} kg are too little`); // prettier-ignore
+		if (kg > slack && kg < Math.min(way.least_kg, way.most_kg, lot?.kg ?? 0) - slack)
+			faults.push(`${way.id}: ${kg} kg are too little`);
 	}
 	for (const lock of haul.locks) {
 		const way = wayOf.get(lock.way);
@@ -45,7 +48,8 @@ export function faultsOf(haul: Haul, shared: Shared): string[] {
 				.filter((p) => p.day === day && wayOf.get(p.way)?.group === group.id)
 				.reduce((s, p) => s + p.kg / (wayOf.get(p.way)?.pack_kg ?? 1), 0);
 			const loads = shared.loads.find((l) => l.group === group.id && l.day === day)?.count ?? 0;
-			if (!Number.isInteger(loads) || packs > loads * group.packs + slack) faults.push(`${group.id}: ${packs} packs in ${loads} loads`); // prettier-ignore
+			if (!Number.isInteger(loads) || packs > loads * group.packs + slack)
+				faults.push(`${group.id}: ${packs} packs in ${loads} loads`);
 		}
 	for (const limit of haul.limits)
 		for (const { of, have, whole } of haveOf(limit, haul.days)) {

@@ -65,7 +65,7 @@ export function whyNot(
 				full: fullFor(changed, found.shared, other),
 				changes: changesOf(haul, shared, found.shared).filter((c) => c.lot !== lot),
 				loses: shared.worth - found.shared.worth
-			}; // prettier-ignore
+			};
 			options.tell?.(one);
 			return [one];
 		});

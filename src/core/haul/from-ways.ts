@@ -102,7 +102,7 @@ export function haulOf(input: HaulInput): Haul {
 			if (made.station) stations.set(made.station.id, made.station);
 		}
 		if (lot.eaten) ways.push(fresh(lot, input));
-		return { id: lot.id, name: lot.name, kg, lastDay, left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 }; // prettier-ignore
+		return { id: lot.id, name: lot.name, kg, lastDay, left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 };
 	});
 	// What nobody counted limits nothing: takes of it are left out.
 	const counted = (takes: readonly Take[]) => takes.filter((x) => x.amount > 0 && limits.has(x.limit));
@@ -173,7 +173,14 @@ function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
 		daily('canner:pressure', 'Pressure canner', 'h', canners(pressure), left_h),
 		daily('canner:boiling-water', 'Canner', 'h', canners(kitchen.canners.length), left_h),
 		...(lids.length > 0
-			? [stock('lids', 'Lids', 'lids', lids.reduce((s, l) => s + l.amount, 0))]
+			? [
+					stock(
+						'lids',
+						'Lids',
+						'lids',
+						lids.reduce((s, l) => s + l.amount, 0)
+					)
+				]
 			: []),
 		...jarSizes.flatMap((size) => {
 			const own = jarsOf(kitchen, size);
@@ -182,7 +189,7 @@ function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
 		...kitchen.containers
 			.filter((c) => containerLimit(kitchen, c.id).startsWith('box:'))
 			.map((c) => stock(`box:${c.id}`, c.name, c.kind === 'bag' ? 'bags' : 'pieces', c.count))
-	]; // prettier-ignore
+	];
 }
 
 function wayOf(
@@ -199,7 +206,10 @@ function wayOf(
 	const step = (id: string) => way.work.find((s) => s.id === id)?.seconds ?? 0;
 	const boil_h = step('boil') / 3600;
 	const pot = d.pot ? `pot:${d.pot.id}` : null;
-	const loads = way.loads && d.canner ? { count: Math.max(1, d.canner.loads), hands_s: way.loads.hands_s, elapsed_s: way.loads.elapsed_s } : null; // prettier-ignore
+	const loads =
+		way.loads && d.canner
+			? { count: Math.max(1, d.canner.loads), hands_s: way.loads.hands_s, elapsed_s: way.loads.elapsed_s }
+			: null;
 	const id = wayId(lot.id, slug);
 	const group: LoadGroup | undefined =
 		loads && d.canner
@@ -214,7 +224,8 @@ function wayOf(
 					cost: 0.02
 				}
 			: undefined;
-	const station: Station | undefined = pot && boil_h > 0 ? { id: pot, takes: [{ limit: pot, amount: boil_h }], cost: 0.02 } : undefined; // prettier-ignore
+	const station: Station | undefined =
+		pot && boil_h > 0 ? { id: pot, takes: [{ limit: pot, amount: boil_h }], cost: 0.02 } : undefined;
 	const per = (amount: number) => amount / kg;
 	const worth = worthOfWay(way, lot, input);
 	// Variety: the last part of a lot goes another way. And more than the house gets through until next year is worth less.
@@ -264,7 +275,9 @@ const beyondWanted = 0.8;
 function worthOfWay(way: GlanceWay, lot: LotOfHaul, { kitchen, wishes, now }: HaulInput): number {
 	const kg = lot.grams / 1000;
 	const months = way.keepsUntil ? Math.max(0, (Date.parse(way.keepsUntil) - now) / (30.4 * day_ms)) : 1;
-	const money = way.energy_kWh * kitchen.prices.kWh + way.packs * (way.each === 'jar' && way.way === 'can' ? kitchen.prices.lid : kitchen.prices.bag); // prettier-ignore
+	const money =
+		way.energy_kWh * kitchen.prices.kWh +
+		way.packs * (way.each === 'jar' && way.way === 'can' ? kitchen.prices.lid : kitchen.prices.bag);
 	return (
 		1 +
 		0.15 * wishes.closestToFresh * freshness(way) +

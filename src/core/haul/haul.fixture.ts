@@ -29,13 +29,49 @@ export function randomHaul(seed: number, lots: number, ways: number, days: numbe
 			const kind = kinds[j % kinds.length] ?? 'fresh';
 			const hands = between(0.04, 0.2);
 			const worth = between(0.6, 1.4);
-			const base = { id: `${lot.id}-${j}`, lot: lot.id, name: kind, whole: false, least_kg: 0.4, most_kg: lot.kg, worth, enough_kg: lot.kg * 0.5, worthMore: worth * between(0.7, 1), perPack: [], station: null, group: null }; // prettier-ignore
-			if (kind === 'fresh') return { ...base, pack_kg: 0.5, most_kg: Math.min(lot.kg, between(0.5, 2)), perKg: [], least_kg: 0.2 }; // prettier-ignore
-			if (kind === 'cellar') return { ...base, pack_kg: 5, perKg: [{ limit: 'hands', amount: hands / 4 }, { limit: 'cellar', amount: 1 }] }; // prettier-ignore
+			const base = {
+				id: `${lot.id}-${j}`,
+				lot: lot.id,
+				name: kind,
+				whole: false,
+				least_kg: 0.4,
+				most_kg: lot.kg,
+				worth,
+				enough_kg: lot.kg * 0.5,
+				worthMore: worth * between(0.7, 1),
+				perPack: [],
+				station: null,
+				group: null
+			};
+			if (kind === 'fresh')
+				return { ...base, pack_kg: 0.5, most_kg: Math.min(lot.kg, between(0.5, 2)), perKg: [], least_kg: 0.2 };
+			if (kind === 'cellar')
+				return {
+					...base,
+					pack_kg: 5,
+					perKg: [
+						{ limit: 'hands', amount: hands / 4 },
+						{ limit: 'cellar', amount: 1 }
+					]
+				};
 			if (kind === 'dry')
-				return { ...base, pack_kg: between(2, 4), perKg: [{ limit: 'hands', amount: hands }, { limit: 'dryer', amount: between(10, 40) }] }; // prettier-ignore
+				return {
+					...base,
+					pack_kg: between(2, 4),
+					perKg: [
+						{ limit: 'hands', amount: hands },
+						{ limit: 'dryer', amount: between(10, 40) }
+					]
+				};
 			if (kind === 'can' || kind === 'canP')
-				return { ...base, pack_kg: between(0.7, 1.4), whole: true, group: kind, perKg: [{ limit: 'hands', amount: hands }], perPack: [{ limit: 'lids', amount: 1 }] }; // prettier-ignore
+				return {
+					...base,
+					pack_kg: between(0.7, 1.4),
+					whole: true,
+					group: kind,
+					perKg: [{ limit: 'hands', amount: hands }],
+					perPack: [{ limit: 'lids', amount: 1 }]
+				};
 			return {
 				...base,
 				pack_kg: between(0.3, 1),
@@ -44,13 +80,29 @@ export function randomHaul(seed: number, lots: number, ways: number, days: numbe
 					{ limit: 'hands', amount: hands },
 					{ limit: 'freezing', amount: 0.85 },
 					{ limit: 'room', amount: between(1.2, 1.8) },
-					...(kind === 'blanch' ? [{ limit: 'ice', amount: 1 }, { limit: 'pot', amount: 0.12 }] : kind === 'cook' ? [{ limit: 'pot', amount: 0.2 }] : [])
+					...(kind === 'blanch'
+						? [
+								{ limit: 'ice', amount: 1 },
+								{ limit: 'pot', amount: 0.12 }
+							]
+						: kind === 'cook'
+							? [{ limit: 'pot', amount: 0.2 }]
+							: [])
 				],
-				perPack: [{ limit: 'bags', amount: 1 }, { limit: 'hands', amount: 0.014 }]
-			}; // prettier-ignore
+				perPack: [
+					{ limit: 'bags', amount: 1 },
+					{ limit: 'hands', amount: 0.014 }
+				]
+			};
 		})
 	);
-	const daily = (id: string, unit: string, have: number): Limit => ({ id, name: id, unit, kind: 'daily', have: Array.from({ length: days }, () => have) }); // prettier-ignore
+	const daily = (id: string, unit: string, have: number): Limit => ({
+		id,
+		name: id,
+		unit,
+		kind: 'daily',
+		have: Array.from({ length: days }, () => have)
+	});
 	const stock = (id: string, unit: string, have: number): Limit => ({ id, name: id, unit, kind: 'stock', have });
 	return {
 		days,
@@ -69,13 +121,36 @@ export function randomHaul(seed: number, lots: number, ways: number, days: numbe
 			stock('cellar', 'kg', total * between(0.05, 0.2))
 		],
 		stations: [
-			{ id: 'pot', takes: [{ limit: 'pot', amount: 0.4 }, { limit: 'hands', amount: 0.3 }], cost: 0.2 },
+			{
+				id: 'pot',
+				takes: [
+					{ limit: 'pot', amount: 0.4 },
+					{ limit: 'hands', amount: 0.3 }
+				],
+				cost: 0.2
+			},
 			{ id: 'stove', takes: [{ limit: 'hands', amount: 0.2 }], cost: 0.1 }
 		],
 		groups: [
-			{ id: 'can', packs: 7, takes: [{ limit: 'canner', amount: 1.5 }, { limit: 'hands', amount: 0.4 }], cost: 0.3 },
-			{ id: 'canP', packs: 7, takes: [{ limit: 'canner', amount: 2.7 }, { limit: 'hands', amount: 0.5 }], cost: 0.5 }
+			{
+				id: 'can',
+				packs: 7,
+				takes: [
+					{ limit: 'canner', amount: 1.5 },
+					{ limit: 'hands', amount: 0.4 }
+				],
+				cost: 0.3
+			},
+			{
+				id: 'canP',
+				packs: 7,
+				takes: [
+					{ limit: 'canner', amount: 2.7 },
+					{ limit: 'hands', amount: 0.5 }
+				],
+				cost: 0.5
+			}
 		],
 		locks: []
-	}; // prettier-ignore
+	};
 }

@@ -93,7 +93,13 @@ export function programmeOf(haul: Haul, elastic = false): Built {
 	haul.lots.forEach((lot, i) => {
 		const own = waysOf[i] ?? [];
 		row(`lot${i}`, [...own.flatMap((a) => kilos(a)), [left[i] ?? 0, 1]], lot.kg, lot.kg);
-		if (own.length > mostWays) row(`ways${i}`, own.map((a) => [used[a] ?? 0, 1]), -Infinity, mostWays); // prettier-ignore
+		if (own.length > mostWays)
+			row(
+				`ways${i}`,
+				own.map((a) => [used[a] ?? 0, 1]),
+				-Infinity,
+				mostWays
+			);
 	});
 	haul.ways.forEach((way, a) => {
 		const y = used[a] ?? 0;
@@ -121,7 +127,16 @@ export function programmeOf(haul: Haul, elastic = false): Built {
 			if (way.station !== s.id) return;
 			for (const t of days) {
 				const c = amount[a]?.[t] ?? -1;
-				if (c >= 0) row(`set${i}_${a}_${t}`, [[c, 1], [setUps[i]?.[t] ?? 0, -(columns[c]?.upper ?? 0)]], -Infinity, 0); // prettier-ignore
+				if (c >= 0)
+					row(
+						`set${i}_${a}_${t}`,
+						[
+							[c, 1],
+							[setUps[i]?.[t] ?? 0, -(columns[c]?.upper ?? 0)]
+						],
+						-Infinity,
+						0
+					);
 			}
 		});
 	});
@@ -151,8 +166,14 @@ export function programmeOf(haul: Haul, elastic = false): Built {
 					...(whole && b >= 0 && perPack > 0 ? ([[b, perPack]] as [number, number][]) : [])
 				];
 			}),
-			...haul.groups.flatMap((g, i) => days.filter(of).flatMap((t): [number, number][] => (at(g.takes) > 0 ? [[loads[i]?.[t] ?? 0, at(g.takes)]] : []))), // prettier-ignore
-			...haul.stations.flatMap((s, i) => days.filter(of).flatMap((t): [number, number][] => (at(s.takes) > 0 ? [[setUps[i]?.[t] ?? 0, at(s.takes)]] : []))) // prettier-ignore
+			...haul.groups.flatMap((g, i) =>
+				days.filter(of).flatMap((t): [number, number][] => (at(g.takes) > 0 ? [[loads[i]?.[t] ?? 0, at(g.takes)]] : []))
+			),
+			...haul.stations.flatMap((s, i) =>
+				days
+					.filter(of)
+					.flatMap((t): [number, number][] => (at(s.takes) > 0 ? [[setUps[i]?.[t] ?? 0, at(s.takes)]] : []))
+			)
 		];
 		return haveOf(limit, haul.days).map(({ of, have, whole }, j) => {
 			mustBeWithin(have, 0, 1e9, `${limit.id}.have`);

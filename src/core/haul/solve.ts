@@ -161,7 +161,7 @@ function dive(session: Session, built: Built, root: Solved): Solved | undefined 
 		for (let left = rest(of); left.length > 0; left = rest(of)) {
 			const off = (value: number) => Math.abs(value - round(value));
 			const done = left.filter(({ value }) => off(value) < 1e-6);
-			const near = left.filter(({ value }) => off(value) >= 1e-6).sort((x, y) => off(x.value) - off(y.value)); // prettier-ignore
+			const near = left.filter(({ value }) => off(value) >= 1e-6).sort((x, y) => off(x.value) - off(y.value));
 			const some = near.length > 0 ? [...done, ...near.slice(0, handful)] : done;
 			if (!settle(some.map(({ c, value }) => ({ c, to: round(value) })))) return false;
 		}
@@ -190,7 +190,10 @@ function dive(session: Session, built: Built, root: Solved): Solved | undefined 
 function notTaken({ columns }: Built, { values }: Solved): number[] {
 	return columns.waysOf.flatMap((ways) => {
 		const share = (a: number) => values[columns.used[a] ?? 0] ?? 0;
-		return [...ways].sort((a, b) => share(b) - share(a)).slice(mostWays).map((a) => columns.used[a] ?? 0); // prettier-ignore
+		return [...ways]
+			.sort((a, b) => share(b) - share(a))
+			.slice(mostWays)
+			.map((a) => columns.used[a] ?? 0);
 	});
 }
 
@@ -232,7 +235,8 @@ function improve(
 		const open = new Set(often);
 		columns.waysOf.forEach((ways, lot) => {
 			if (!free.has(lot)) return;
-			for (const a of ways) for (const c of [...(columns.amount[a] ?? []), columns.packs[a] ?? -1, columns.used[a] ?? -1]) open.add(c); // prettier-ignore
+			for (const a of ways)
+				for (const c of [...(columns.amount[a] ?? []), columns.packs[a] ?? -1, columns.used[a] ?? -1]) open.add(c);
 		});
 		programme.columns.forEach((c, j) => {
 			if (!c.whole) return;

@@ -32,7 +32,8 @@ const money =
 	'(?:[€$£]\\s*\\d+(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?\\s*(?:€|£|\\$|(?:eur|euros?|usd|dollars?|gbp|quid|chf|czk|sek|pln)\\b))';
 /** Without a sign of money a number is a price by its cents after "at" and "for", or by what it is for. */
 const bareMoney =
-	'(?:(?:at|for)\\s+|@\\s*)\\d+[.,]\\d{2}(?!\\d|\\s*(?:°|c\\b|h\\b|am\\b|pm\\b))|\\d+(?:[.,]\\d+)?(?=\\s*(?:a|per|/)\\s*(?:kg|kilo|lb|pound)\\b)';
+	'(?:(?:at|for)\\s+|@\\s*)\\d+[.,]\\d{2}(?!\\d|\\s*(?:°|c\\b|h\\b|am\\b|pm\\b))' +
+	'|\\d+(?:[.,]\\d+)?(?=\\s*(?:a|per|/)\\s*(?:kg|kilo|lb|pound)\\b)';
 const pricePattern = new RegExp(
 	`(?<=^|[\\s,;])(?:(?:for|at|paid|cost)\\s+|@\\s*)*(?:${money}|${bareMoney})(?:\\s*(?:a|an|per|the|/)?\\s*(?:kg|kilo|lb|pound|piece|head|bushel|box|flat|bag|bunch|each)\\b)?(?=$|[\\s,;.?])`,
 	'iu'

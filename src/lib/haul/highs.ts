@@ -65,7 +65,13 @@ function sessionOf(highs: Highs, programme: Programme): Session {
 				[callbackType.mipImprovingSolution]({ data }) {
 					bound = Math.min(bound, data.mip_dual_bound ?? Infinity);
 					if (data.mip_solution && onBetter)
-						onBetter({ kind: 'solved', values: data.mip_solution, worth: data.objective_function_value ?? 0, bound, proven: false }); // prettier-ignore
+						onBetter({
+							kind: 'solved',
+							values: data.mip_solution,
+							worth: data.objective_function_value ?? 0,
+							bound,
+							proven: false
+						});
 				},
 				[callbackType.mipInterrupt](event) {
 					bound = Math.min(bound, event.data.mip_dual_bound ?? Infinity);
@@ -79,7 +85,13 @@ function sessionOf(highs: Highs, programme: Programme): Session {
 			const last = Number(model.info.get('mip_dual_bound'));
 			if (Number.isFinite(last)) bound = Math.min(bound, last);
 			const optimal = modelStatus === status.optimal;
-			return { kind: 'solved', values, worth, bound: Math.max(worth, bound), proven: optimal && bound - worth <= 1e-6 * Math.max(1, Math.abs(worth)) }; // prettier-ignore
+			return {
+				kind: 'solved',
+				values,
+				worth,
+				bound: Math.max(worth, bound),
+				proven: optimal && bound - worth <= 1e-6 * Math.max(1, Math.abs(worth))
+			};
 		},
 		close: () => model.dispose()
 	};

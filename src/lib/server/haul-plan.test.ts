@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intoBasket } from './basket.fixture';
 import { bringUpToDate, connect } from './db/client';
-import { placeFor, readHaul } from './haul';
 import { planView } from './haul-plan';
 import { basketStamp, takePlan } from './share-haul';
 import { storesFor, type Stores } from './stores';
 import { householdById, newHousehold, type HouseholdRow } from './stores/households';
-import { lotOfThing } from './things';
 import { startWay } from './ways/do';
 
 let link: ReturnType<typeof connect>;
@@ -25,20 +24,7 @@ async function kitchen(
 	if (!home) throw new Error('no household');
 	const stores = storesFor(link.db, home, now);
 	const lots: string[] = [];
-	for (const text of lines) {
-		const reading = await readHaul(stores, text, home, now);
-		if (reading.kind !== 'understood') throw new Error(text);
-		const place = placeFor(reading, await stores.home.places());
-		const lot = {
-			...lotOfThing(reading.thing),
-			placeId: place.id,
-			said: text,
-			note: '',
-			since: now,
-			grams: reading.grams
-		};
-		lots.push((await stores.stock.addRaw({ key: randomUUID(), body: { text } }, lot, 'test')).lotId);
-	}
+	for (const text of lines) lots.push(await intoBasket(stores, home, text, now));
 	return { home, stores, lots };
 }
 const at = { now, zone: 'UTC' };
@@ -60,9 +46,15 @@ describe('a plan that was taken', () => {
 		await takePlan(stores, randomUUID(), plan, at);
 		const view = await planView(stores, home, now);
 		expect(view.days.map((d) => [d.on, d.steps.map((s) => [s.lot, s.grams])])).toEqual([
-			['2026-09-10', expect.arrayContaining([['green beans', 1500], ['raspberries', 1200]])],
+			[
+				'2026-09-10',
+				expect.arrayContaining([
+					['green beans', 1500],
+					['raspberries', 1200]
+				])
+			],
 			['2026-09-11', [['green beans', 2500]]]
-		]); // prettier-ignore
+		]);
 		expect(view.rest.map((r) => [r.lot, r.grams]).sort()).toEqual([
 			['carrots', 3000],
 			['green beans', 2000],

@@ -189,9 +189,23 @@ function takesOf(rows: readonly GlanceWay[], kitchen: Kitchen, ice_kg: number): 
 		...counted,
 		...[...jars].map(([size, need]): PlanTake => {
 			const own = have(size);
-			return { name: `${size} jars`, need, have: own.length > 0 ? own.reduce((s, c) => s + c.count, 0) : null, unit: '' };
+			return {
+				name: `${size} jars`,
+				need,
+				have: own.length > 0 ? own.reduce((s, c) => s + c.count, 0) : null,
+				unit: ''
+			};
 		}),
-		...(lids > 0 ? [{ name: 'lids', need: lids, have: drawer.length > 0 ? drawer.reduce((s, l) => s + l.amount, 0) : null, unit: '' }] : []),
+		...(lids > 0
+			? [
+					{
+						name: 'lids',
+						need: lids,
+						have: drawer.length > 0 ? drawer.reduce((s, l) => s + l.amount, 0) : null,
+						unit: ''
+					}
+				]
+			: []),
 		...(ice > 0.05 ? [{ name: 'ice', need: ice, have: ice_kg, unit: 'kg' }] : [])
-	]; // prettier-ignore
+	];
 }

@@ -1,11 +1,9 @@
-import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intoBasket } from './basket.fixture';
 import { bringUpToDate, connect } from './db/client';
-import { placeFor, priceOf, readHaul } from './haul';
 import { offerView } from './offer';
 import { storesFor } from './stores';
 import { householdById, newHousehold, type HouseholdRow } from './stores/households';
-import { lotOfThing } from './things';
 
 let link: ReturnType<typeof connect>;
 const now = new Date('2026-09-10T08:00:00Z');
@@ -20,25 +18,7 @@ async function household(name: string): Promise<HouseholdRow> {
 	if (!home) throw new Error('no household');
 	return home;
 }
-async function bought(home: HouseholdRow, text: string): Promise<void> {
-	const stores = storesFor(link.db, home, now);
-	const reading = await readHaul(stores, text, home, now);
-	if (reading.kind !== 'understood') throw new Error(text);
-	const place = placeFor(reading, await stores.home.places());
-	await stores.stock.addRaw(
-		{ key: randomUUID(), body: { text } },
-		{
-			...lotOfThing(reading.thing),
-			...priceOf(reading, home),
-			placeId: place.id,
-			said: text,
-			note: '',
-			since: now,
-			grams: reading.grams
-		},
-		'test'
-	);
-}
+const bought = (home: HouseholdRow, text: string) => intoBasket(storesFor(link.db, home, now), home, text, now);
 const asked = (home: HouseholdRow, text: string) => offerView(storesFor(link.db, home, now), home, text, now);
 
 describe('what is offered', () => {

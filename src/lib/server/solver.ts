@@ -27,8 +27,8 @@ export async function onServer<T>(
 			'BUSY',
 			'Two hauls are being worked out already. Ask again in some seconds; nothing was changed.'
 		);
-	running++;
 	const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: 256 } });
+	running++;
 	let timer: NodeJS.Timeout | undefined;
 	const ended = new Promise<never>((_, reject) => {
 		worker.on('error', reject);

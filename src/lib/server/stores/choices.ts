@@ -114,25 +114,28 @@ export function choiceStore(db: Database, householdId: string, now: Date) {
 
 		/** So much of a share is at the stove and is shared out no more: of a plan its earliest days go first. */
 		async begun(lotId: string, way: string, grams: number): Promise<void> {
-			const here = and(mine(lotId), eq(wayChoice.way, way));
-			const [row] = await db
-				.select({ shareG: wayChoice.shareG, planned: wayChoice.planned })
-				.from(wayChoice)
-				.where(here);
-			if (!row?.shareG) return;
-			const left = row.shareG - Math.round(grams);
-			let gone = Math.round(grams);
-			const planned = row.planned?.flatMap((part) => {
-				const rest = part.grams - Math.min(gone, part.grams);
-				gone -= part.grams - rest;
-				return rest > 0 ? [{ ...part, grams: rest }] : [];
+			await db.transaction(async (tx) => {
+				const here = and(mine(lotId), eq(wayChoice.way, way));
+				const [row] = await tx
+					.select({ shareG: wayChoice.shareG, planned: wayChoice.planned })
+					.from(wayChoice)
+					.where(here)
+					.for('update');
+				if (!row?.shareG) return;
+				const left = row.shareG - Math.round(grams);
+				let gone = Math.round(grams);
+				const planned = row.planned?.flatMap((part) => {
+					const rest = part.grams - Math.min(gone, part.grams);
+					gone -= part.grams - rest;
+					return rest > 0 ? [{ ...part, grams: rest }] : [];
+				});
+				// What is less than a spoonful is none: kilos were rounded on their way here.
+				const some = left >= 5;
+				await tx
+					.update(wayChoice)
+					.set({ shareG: some ? left : null, planned: some ? (planned ?? null) : null })
+					.where(here);
 			});
-			// What is less than a spoonful is none: kilos were rounded on their way here.
-			const some = left >= 5;
-			await db
-				.update(wayChoice)
-				.set({ shareG: some ? left : null, planned: some ? (planned ?? null) : null })
-				.where(here);
 		}
 	};
 }

@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringUpToDate, connect } from '../db/client';
-import { readHaul, placeFor } from '../haul';
+import { intoBasket } from '../basket.fixture';
 import { storesFor } from '../stores';
 import { householdById, newHousehold, type HouseholdRow } from '../stores/households';
-import { lotOfThing } from '../things';
 import { kindOf, type RunEvent } from '$core/runs/kinds';
 import { byHand, chooseWay, shareLot, startLoad, startWay } from './do';
 import { canSlug, lookAt } from './look';
@@ -26,21 +25,7 @@ async function kitchen(name: string, text: string): Promise<{ home: HouseholdRow
 	if (!home) throw new Error('no household');
 	return { home, lotId: await put(home, text) };
 }
-async function put(home: HouseholdRow, text: string): Promise<string> {
-	const stores = at(home);
-	const reading = await readHaul(stores, text, home, now);
-	if (reading.kind !== 'understood') throw new Error(text);
-	const place = placeFor(reading, await stores.home.places());
-	const lot = {
-		...lotOfThing(reading.thing),
-		placeId: place.id,
-		said: text,
-		note: '',
-		since: now,
-		grams: reading.grams
-	};
-	return (await stores.stock.addRaw({ key: randomUUID(), body: { text } }, lot, 'test')).lotId;
-}
+const put = (home: HouseholdRow, text: string) => intoBasket(at(home), home, text, now);
 
 describe('what is chosen for the ways of a lot', () => {
 	it('is there again, way by way, whichever was chosen last; a choice that is none is refused and changes nothing', async () => {

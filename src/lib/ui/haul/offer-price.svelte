@@ -60,10 +60,7 @@
 	{/if}
 	{#if lasts}
 		<p class="mt-1">
-			On the shelves for {months(lasts.months)} at last year’s pace; with this for {months(lasts.withIt)}{lasts.withIt >
-			18
-				? ': more than keeps well'
-				: ''}.
+			On the shelves for {months(lasts.months)} at last year’s pace; with this for {months(lasts.withIt)}.
 		</p>
 	{/if}
 {:else if foreign}<p class="mt-1 text-soft">It is said in {foreign}; prices here are compared in {currency}.</p>

@@ -77,8 +77,11 @@ export function insteadWords(one: Instead, { lot, nameOf, lotName, limitName, un
 				: `${say(-c.kg)} of ${lotName(c.lot)} would lose ${nameOf(c.way).way}`
 		);
 	const differs = unlike(lot, one.way, one.other, one.can_kg, units);
-	if (one.can_kg < one.kg - 0.05)
-		return `${one.can_kg < 0.05 ? 'nothing' : `only ${say(one.can_kg)}`} of it could${full ? `: nothing is left of ${full}` : ''}${costs.length > 0 ? `, and ${costs.join(', ')}` : ''}`;
+	if (one.can_kg < one.kg - 0.05) {
+		const could = `${one.can_kg < 0.05 ? 'nothing' : `only ${say(one.can_kg)}`} of it could`;
+		const why = full ? `: nothing is left of ${full}` : '';
+		return `${could}${why}${costs.length > 0 ? `, and ${costs.join(', ')}` : ''}`;
+	}
 	if (costs.length > 0) return `${costs.join(', ')}${full ? `: nothing would be left of ${full}` : ''}`;
 	if (one.loses < 1e-3) return `as good${differs.length > 0 ? `: ${differs.join(', ')}` : ''}`;
 	return differs.length > 0 ? differs.join(', ') : 'further from what matters to you';
