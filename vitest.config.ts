@@ -18,6 +18,7 @@ export default defineConfig({
 	test: {
 		// One a core: by itself it leaves one idle, which on two is half of them.
 		maxWorkers: availableParallelism(),
+		teardownTimeout: 120_000,
 		sequence: { sequencer: LongFirst },
 		// Lines of the core that the tests run through; `npm test` asks for it.
 		coverage: {
@@ -38,7 +39,8 @@ export default defineConfig({
 					isolate: false,
 					setupFiles,
 					include: ['src/core/**/*.test.ts', 'src/reference/**/*.test.ts', 'tests/recall/*.test.ts'],
-					testTimeout: 120_000
+					testTimeout: 120_000,
+					hookTimeout: 120_000
 				}
 			},
 			{
@@ -52,7 +54,8 @@ export default defineConfig({
 					exclude: ['src/**/*.svelte.test.ts', 'src/core/**', 'src/reference/**'],
 					setupFiles,
 					globalSetup: ['tests/unit-database.ts'],
-					testTimeout: 120_000
+					testTimeout: 120_000,
+					hookTimeout: 120_000
 				}
 			},
 			{

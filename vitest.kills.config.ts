@@ -8,5 +8,12 @@ export default defineConfig({
 	resolve: {
 		alias: { $core: at('src/core'), $reference: at('src/reference'), $demo: at('src/demo'), $lib: at('src/lib') }
 	},
-	test: { include: ['tests/kills/*.test.ts'], testTimeout: 7_200_000, fileParallelism: false }
+	test: {
+		include: ['tests/kills/*.test.ts'],
+		testTimeout: 7_200_000,
+		// The hooks delete folders of several databases: ten seconds, their limit by itself, are too few for a slow disk.
+		hookTimeout: 600_000,
+		teardownTimeout: 600_000,
+		fileParallelism: false
+	}
 });
