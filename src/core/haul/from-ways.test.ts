@@ -24,17 +24,21 @@ function lotOf(id: string, grams: number, hours: number): LotOfHaul {
 		id,
 		name: id,
 		grams,
+		seenAt: now,
 		bestBy: now + hours * hour,
 		goneBy: now + hours * 1.3 * hour,
 		eaten: true,
 		have_kg: 0,
 		used_kg: 0,
+		want_kg: null,
+		apart: [],
 		ways: list.flatMap((way) => (way.kind === 'way' ? [{ slug: way.id, name: way.name, way }] : []))
 	};
 }
 const input = (lots: readonly LotOfHaul[], more: Partial<HaulInput> = {}): HaulInput => ({
 	kitchen,
 	lots,
+	rooms: [],
 	days: 3,
 	wishes: usualWishes,
 	locks: [],
@@ -123,6 +127,35 @@ describe('a haul out of the ways of its lots', () => {
 		const early = Date.parse('2026-08-28T08:00:00Z');
 		const now_ = { ...lot, bestBy: early + hour, goneBy: early + 20 * hour };
 		expect(haulOf(input([now_], { now: early })).lots[0]?.lastDay).toBe(0);
+	});
+
+	it('stores and ferments beside the other ways: by the room of the store, by jars, no more kraut than is eaten', () => {
+		const apart: LotOfHaul['apart'] = [
+			{
+				slug: 'store',
+				name: 'Into store: Cellar',
+				hands_s: 1200,
+				keeps_days: 90,
+				room: { place: 'c', litres: 20 },
+				jars: 0
+			},
+			{ slug: 'crock', name: 'Into the crock', hands_s: 4200, keeps_days: 120, room: null, jars: 8 }
+		];
+		const jars = { id: 'q', name: 'Quarts', kind: 'jar' as const, volume_mL: 946, count: 5 };
+		const cabbage = { ...lotOf('cabbage', 10_000, 24 * 20), apart };
+		const haul_ = haulOf(
+			input([cabbage], {
+				rooms: [{ place: 'c', name: 'Cellar', free_L: 12 }],
+				kitchen: { ...kitchen, containers: [{ ...kitchen.containers[0], ...jars }] }
+			})
+		);
+		const of = (slug: string) => haul_.ways.find((w) => w.id === wayId('cabbage', slug));
+		expect(haul_.limits.find((l) => l.id === 'store:c')).toMatchObject({ name: 'Cellar', have: 12, unit: 'L' });
+		expect(of('store')?.perKg.find((t) => t.limit === 'store:c')?.amount).toBeCloseTo(2, 9);
+		expect(of('store')?.perKg.find((t) => t.limit === 'hands')?.amount).toBeCloseTo(1200 / 3600 / 10, 9);
+		expect(of('crock')).toMatchObject({ enough_kg: 10, perPack: [{ limit: 'jars:quart', amount: 1 }] });
+		expect(of('crock')?.pack_kg).toBeCloseTo(1.25, 9);
+		expect((of('store')?.worth ?? 0) > (of('crock')?.worth ?? 9)).toBe(true);
 	});
 
 	it('takes jars of the drawer by their size, and jars of one product by one load', () => {

@@ -5,6 +5,8 @@ import { dateIn } from '../freezing/keep';
 import { nextAt } from '../quantities/dates';
 import type { GlanceWay } from '../ways/glance';
 import type { Kitchen } from '../ways/kitchen';
+import { apartWayOf, roomLimit, type ApartWay, type StoreRoom } from './apart';
+import { cannerTask, handsByTask, handsLimits, handsTakes, type HandsLimit } from './hands';
 import type { Haul, HaulLot, HaulWay, Limit, LoadGroup, Lock, Station, Take } from './haul';
 
 /** What the household cares about, each from 0 (not at all) to 4 (much). */
@@ -36,19 +38,26 @@ export interface LotOfHaul {
 	readonly id: string;
 	readonly name: string;
 	readonly grams: number;
-	/** When it is past its best, and past its end, ms. */
+	/** When its ways were worked out; when it is past its best, and past its end, ms. */
+	readonly seenAt: number;
 	readonly bestBy: number;
 	readonly goneBy: number;
 	/** Good to be eaten as it is, in the days that it keeps. */
 	readonly eaten: boolean;
-	/** Of this food on the shelves already, and what went from them in the last year, kg. */
+	/** Of this food on the shelves already, and what went from them in the last year, kg as it came in. */
 	readonly have_kg: number;
 	readonly used_kg: number;
+	/** What the household wants of it in a year, kg; null where it said nothing. */
+	readonly want_kg: number | null;
 	readonly ways: readonly WayOfLot[];
+	/** Into store, into the crock: what is begun on a page of its own. */
+	readonly apart: readonly ApartWay[];
 }
 export interface HaulInput {
 	readonly kitchen: Kitchen;
 	readonly lots: readonly LotOfHaul[];
+	/** Places to store in whose room was said. */
+	readonly rooms: readonly StoreRoom[];
 	/** 1 to 14, today among them. */
 	readonly days: number;
 	readonly wishes: Wishes;
@@ -82,7 +91,8 @@ export const wayId = (lot: string, slug: string): string => `${lot}|${slug}`;
  */
 export function haulOf(input: HaulInput): Haul {
 	const { kitchen, days, now } = input;
-	const limits = new Map(limitsOf(kitchen, days, now).map((l) => [l.id, l]));
+	const hands = handsLimits(kitchen, leftToday_h(kitchen.zone, now));
+	const limits = new Map(limitsOf(input, hands).map((l) => [l.id, l]));
 	const groups = new Map<string, LoadGroup>();
 	const stations = new Map<string, Station>();
 	const ways: HaulWay[] = [];
@@ -96,11 +106,20 @@ export function haulOf(input: HaulInput): Haul {
 		const lastDay = lot.goneBy <= now ? -1 : Math.min(days - 1, last);
 		for (const one of lot.ways) {
 			if (one.way.packs < 1 || /^no /.test(one.way.missing ?? '')) continue;
-			const made = wayOf(one, lot, input);
+			const made = wayOf(one, lot, input, hands);
 			ways.push(made.way);
 			if (made.group) groups.set(made.group.id, made.group);
 			if (made.station) stations.set(made.station.id, made.station);
 		}
+		for (const one of lot.apart)
+			ways.push(
+				apartWayOf(one, lot, input, {
+					id: wayId(lot.id, one.slug),
+					hands,
+					wanted_kg: wantedOf(lot, kitchen),
+					quarts: jarLimit('quart')
+				})
+			);
 		if (lot.eaten) ways.push(fresh(lot, input));
 		return { id: lot.id, name: lot.name, kg, lastDay, left_cost: lot.bestBy < now + days * day_ms ? 1 : 0 };
 	});
@@ -142,7 +161,7 @@ function containerLimit(kitchen: Kitchen, id: string): string {
 }
 
 /** What this kitchen has until the last day: of today the hours that are left of it. */
-function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
+function limitsOf({ kitchen, rooms, days, now }: HaulInput, hands: readonly HandsLimit[]): Limit[] {
 	const left_h = leftToday_h(kitchen.zone, now);
 	const daily = (id: string, name: string, unit: string, have: number, today = have): Limit => ({
 		id,
@@ -163,8 +182,9 @@ function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
 	const canners = (of: number) => fire_h * Math.max(1, of);
 	const pressure = kitchen.canners.filter((c) => c.gauge !== 'none').length;
 	return [
-		daily('hands', 'Hands', 'h', kitchen.handsDay_h, left_h),
+		...hands.map((h) => daily(h.id, h.name, 'h', h.have_h, h.today_h)),
 		stock('room', 'Freezer', 'L', Math.max(0, kitchen.freezerFree_L)),
+		...rooms.map((r) => stock(roomLimit(r.place), r.name, 'L', Math.max(0, r.free_L))),
 		daily('freezing', 'Freezing in a day', 'kg', kitchen.freezeDay_kg),
 		{ id: 'ice', name: 'Ice', unit: 'kg', kind: 'carried', have: kitchen.ice_kg, adds: kitchen.iceDay_kg },
 		daily('trays', 'Freezer trays', 'trays', kitchen.trays * fillings),
@@ -195,7 +215,8 @@ function limitsOf(kitchen: Kitchen, days: number, now: number): Limit[] {
 function wayOf(
 	{ slug, name, way }: WayOfLot,
 	lot: LotOfHaul,
-	input: HaulInput
+	input: HaulInput,
+	hands: readonly HandsLimit[]
 ): { way: HaulWay; group?: LoadGroup; station?: Station } {
 	const kg = lot.grams / 1000;
 	const { demands: d } = way;
@@ -219,7 +240,7 @@ function wayOf(
 					packs: Math.max(1, way.loads?.perLoad ?? packs),
 					takes: [
 						{ limit: `canner:${d.canner.method}`, amount: loads.elapsed_s / loads.count / 3600 },
-						{ limit: 'hands', amount: loads.hands_s / loads.count / 3600 }
+						...handsTakes(hands, new Map([[cannerTask(way), loads.hands_s / loads.count / 3600]]))
 					],
 					cost: 0.02
 				}
@@ -230,7 +251,7 @@ function wayOf(
 	const worth = worthOfWay(way, lot, input);
 	// Variety: the last part of a lot goes another way. And more than the house gets through until next year is worth less.
 	const various_kg = kg * (0.9 - 0.12 * input.wishes.variety);
-	const wanted_kg = Math.max(0, yearly(lot, input.kitchen) - lot.have_kg);
+	const wanted_kg = wantedOf(lot, input.kitchen);
 	return {
 		way: {
 			id,
@@ -244,7 +265,7 @@ function wayOf(
 			enough_kg: Math.min(various_kg, wanted_kg),
 			worthMore: worth * (1 - 0.06 * input.wishes.variety) * (wanted_kg < various_kg ? beyondWanted : 1),
 			perKg: [
-				{ limit: 'hands', amount: per((d.hands_s - (loads?.hands_s ?? 0)) / 3600) },
+				...handsTakes(hands, handsByTask(way), per(1)),
 				{ limit: 'room', amount: per(d.freezer_L) },
 				{ limit: 'freezing', amount: per(d.freeze_kg) },
 				{ limit: 'ice', amount: per(d.ice_kg) },
@@ -265,9 +286,13 @@ function wayOf(
 	};
 }
 
-/** What a household gets through in a year, kg: a fifth more than last year's, or by its heads where nothing went yet. */
-const yearly = ({ used_kg }: LotOfHaul, { people }: Kitchen): number =>
-	used_kg > 0.5 ? 1.2 * used_kg : people * yearly_kg;
+/** What of a year's is not on the shelves yet, kg. */
+const wantedOf = (lot: LotOfHaul, kitchen: Kitchen): number => Math.max(0, yearly(lot, kitchen) - lot.have_kg);
+/** A year's, kg: what was said; else a fifth more than last year's, or by its heads where nothing went yet. */
+export const yearly = (
+	{ want_kg, used_kg }: Pick<LotOfHaul, 'want_kg' | 'used_kg'>,
+	{ people }: Pick<Kitchen, 'people'>
+): number => want_kg ?? (used_kg > 0.5 ? 1.2 * used_kg : people * yearly_kg);
 /** Worth of a kilo beyond it, against one that is wanted (common practice). */
 const beyondWanted = 0.8;
 

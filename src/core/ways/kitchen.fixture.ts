@@ -35,5 +35,7 @@ export const kitchen: Kitchen = {
 	pantry_C: 16,
 	iceDay_kg: 2,
 	handsDay_h: 3,
+	ownHands_h: 3,
+	helpers: [],
 	prices: { currency: 'EUR', kWh: 32, hour: 800, bag: 8, lid: 15 }
 };

@@ -3,7 +3,7 @@ import type { Pot } from '../heat/blanch-line';
 import type { OwnMoulds } from '../packing/pack-style';
 import type { Container } from '../packing/packs';
 import type { Units } from '../quantities/format';
-import type { CannerSpec, DryerSpec, FreezeDryerSpec, Supply } from './equipment';
+import type { CannerSpec, DryerSpec, FreezeDryerSpec, Supply, Task } from './equipment';
 
 export interface KitchenPot extends Pot {
 	readonly id: string;
@@ -57,6 +57,9 @@ export interface Kitchen {
 	/** A usual day: ice that comes, hours that hands have. */
 	readonly iceDay_kg: number;
 	readonly handsDay_h: number;
+	/** Of them those of the household itself, that may do everything, and those of each helper. */
+	readonly ownHands_h: number;
+	readonly helpers: readonly { readonly name: string; readonly hours: number; readonly may: readonly Task[] }[];
 	readonly prices: Prices;
 }
 

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intoBasket } from './basket.fixture';
 import { bringUpToDate, connect } from './db/client';
 import { planView } from './haul-plan';
-import { basketStamp, takePlan } from './share-haul';
+import { basketStamp, haulView, takePlan } from './share-haul';
 import { storesFor, type Stores } from './stores';
 import { householdById, newHousehold, type HouseholdRow } from './stores/households';
 import { startWay } from './ways/do';
@@ -74,6 +74,50 @@ describe('a plan that was taken', () => {
 		await stores.choices.dropPlan(randomUUID());
 		expect((await planView(stores, home, now)).days).toEqual([]);
 		expect(await stores.stock.basket()).toHaveLength(3);
+	});
+
+	it('leads into a store and into the crock on pages of their own, whose start shrinks it', async () => {
+		const { home, stores, lots } = await kitchen('plan apart', '10 kg cabbage');
+		const [cabbage = ''] = lots;
+		await stores.home.addPlace(randomUUID(), { name: 'Earth cellar', kind: 'cellar', tempC: 1, litres: 60 });
+		const ways = (await haulView(stores, now)).lots[0]?.apart ?? [];
+		expect(ways.map((w) => [w.slug, w.name])).toEqual([
+			['store', 'Into store: Earth cellar'],
+			['crock', 'Into the crock']
+		]);
+		expect(ways[0]?.room?.litres).toBeGreaterThan(10);
+		await takePlan(
+			stores,
+			randomUUID(),
+			[{ lot: cabbage, shares: [part('store', [0, 6000]), part('crock', [1, 3000])] }],
+			at
+		);
+		const view = await planView(stores, home, now);
+		const steps = view.days.flatMap((d) => d.steps);
+		expect(steps.map((s) => [s.slug, s.grams, s.packs, s.each])).toEqual([
+			['store', 6000, 2, 'crate'],
+			['crock', 3000, expect.any(Number), 'quart']
+		]);
+		expect(steps.map((s) => s.start)).toMatchObject([
+			{ kind: 'page', href: `/stove/store?lot=${cabbage}&grams=6000` },
+			{ kind: 'page', href: `/stove/ferment?lot=${cabbage}&grams=3000` }
+		]);
+		await stores.choices.begun(cabbage, 'store', 6000);
+		expect((await planView(stores, home, now)).days.flatMap((d) => d.steps.map((s) => s.slug))).toEqual(['crock']);
+	});
+
+	it('counts as wanted what the household says that it eats, and works it out again when it says nothing', async () => {
+		const { stores } = await kitchen('plan wants', '6 kg green beans');
+		const before = (await haulView(stores, now)).wants[0];
+		expect(before).toMatchObject({ food: 'green-beans', perWeek: null });
+		await stores.wants.set(randomUUID(), [{ food: 'green-beans', perWeek: 10, helpingG: 150 }]);
+		const said = await haulView(stores, now);
+		// Ten helpings of 150 g a week are 78.3 kg in 52.18 weeks, and what is trimmed off comes on top.
+		expect(said.wants[0]).toMatchObject({ perWeek: 10 });
+		expect(said.wants[0]?.year_kg).toBeGreaterThan(78.2);
+		expect(said.lots[0]?.want_kg).toBe(said.wants[0]?.year_kg);
+		await stores.wants.set(randomUUID(), [{ food: 'green-beans', perWeek: 0, helpingG: 150 }]);
+		expect((await haulView(stores, now)).wants[0]).toEqual(before);
 	});
 
 	it('is taken whole or not at all', async () => {

@@ -1,5 +1,6 @@
 import { UTCDate } from '@date-fns/utc';
 import { differenceInCalendarDays } from 'date-fns';
+import { apartHref, apartNames, crate_kg, isApart, type ApartWay } from '$core/haul/apart';
 import type { Kitchen } from '$core/ways/kitchen';
 import { isJarOf, type JarSize } from '$reference/canning-rules';
 import { dateIn } from '$core/freezing/keep';
@@ -10,6 +11,8 @@ import type { PlannedLot } from './stores/choices';
 import type { HouseholdRow } from './stores/households';
 import type { Stores } from './stores';
 import { lotThing } from './things';
+import { readGround } from './share-haul';
+import { apartWays } from './ways/apart';
 import { lookAtPart, lookStanding } from './ways/look';
 import { readHouse } from './ways/read';
 import { named } from './ways/rows';
@@ -21,6 +24,8 @@ export interface PlanStep {
 	readonly lot: string;
 	readonly slug: string;
 	readonly way: string;
+	/** Where it is read; null where it cannot be done any more. */
+	readonly href: string | null;
 	readonly grams: number;
 	readonly packs: number;
 	readonly each: string;
@@ -72,7 +77,8 @@ interface Worked {
 function nothingOf(found: ReturnType<typeof named>[number] | undefined, slug: string, stop: string | undefined) {
 	const reason = stop ?? (found?.row.kind === 'refused' ? found.row.reason : 'it has no such way any more.');
 	return {
-		way: found?.name ?? slug,
+		way: found?.name ?? (isApart(slug) ? apartNames[slug] : slug),
+		href: null,
 		packs: 0,
 		each: 'pack',
 		hands_s: 0,
@@ -82,12 +88,28 @@ function nothingOf(found: ReturnType<typeof named>[number] | undefined, slug: st
 	};
 }
 
+/** A step that is begun on a page of its own: so many crates into store, so many quarts out of the crock. */
+function begunApart(way: ApartWay, lot: string, grams: number) {
+	const href = apartHref(way.slug, lot, grams);
+	return {
+		way: way.name,
+		href,
+		packs: way.slug === 'crock' ? way.jars : Math.ceil(grams / 1000 / crate_kg - 1e-6),
+		each: way.slug === 'crock' ? 'quart' : 'crate',
+		hands_s: way.hands_s,
+		elapsed_s: way.hands_s,
+		start: { kind: 'page' as const, href, words: apartNames[way.slug] },
+		says: {}
+	};
+}
+
 /** The plan as it stands: what is still to be begun, day by day, and what all of it takes. */
 export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date): Promise<PlanView> {
-	const [planned, house, basket] = await Promise.all([
+	const [planned, house, basket, ground] = await Promise.all([
 		stores.choices.planned(),
 		readHouse(stores),
-		stores.stock.basket()
+		stores.stock.basket(),
+		readGround(stores)
 	]);
 	const today = dateIn(zone, now.getTime());
 	const steps: Worked[] = [];
@@ -100,11 +122,21 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 		const over = unshared_g(look.free_g, look.shares);
 		if (over > 0) rest.push({ lotId: lot, lot: look.lot.title, grams: over, bestBy: look.clock.bestBy });
 		for (const { way, on, grams } of partsOf(shares, look.shares)) {
+			const here = { lotId: lot, lot: look.lot.title, slug: way, grams, late: on < today };
+			if (isApart(way)) {
+				const one = apartWays({ ...look, whole_g: grams }, ground, ground.rooms, now).find((a) => a.slug === way);
+				const reason = look.stop?.reason ?? 'no place of the Kitchen will do for it any more.';
+				steps.push({
+					on,
+					row: null,
+					step: { ...here, ...(one && !look.stop ? begunApart(one, lot, grams) : nothingOf(undefined, way, reason)) }
+				});
+				continue;
+			}
 			const part = lookAtPart(look, grams, now);
 			const found = named(part).find((n) => n.slug === way);
 			const panel = look.stop ? null : panelOf(part, way, now);
 			const row = found?.row.kind === 'way' ? found.row : null;
-			const here = { lotId: lot, lot: look.lot.title, slug: way, grams, late: on < today };
 			steps.push(
 				row && panel
 					? {
@@ -113,6 +145,7 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 							step: {
 								...here,
 								way: panel.name,
+								href: `/ways/${lot}/${way}`,
 								packs: row.packs,
 								each: found?.jar ?? row.each,
 								hands_s: row.hands_s,
@@ -139,7 +172,7 @@ export async function planView(stores: Stores, { zone }: HouseholdRow, now: Date
 		return {
 			on,
 			steps: own.map((s) => s.step),
-			hands_s: sum(own, (r) => r.hands_s),
+			hands_s: own.reduce((s, w) => s + w.step.hands_s, 0),
 			ice_kg: sum(own, (r) => r.demands.ice_kg),
 			freeze_kg: sum(own, (r) => r.demands.freeze_kg)
 		};

@@ -1,7 +1,7 @@
 import type { LotOfHaul } from '$core/haul/from-ways';
 import { judgePrice, type PriceJudged } from '$core/costs/offer-price';
 import { echoOf, placeFor, priceOf, readHaul, type Echo } from './haul';
-import { keptOf, lotOf } from './share-haul';
+import { lotOf, readGround } from './share-haul';
 import type { HouseholdRow } from './stores/households';
 import type { LotRow } from './stores/stock';
 import type { Stores } from './stores';
@@ -44,25 +44,21 @@ export async function offerView(stores: Stores, household: HouseholdRow, said: s
 	const echo = echoOf(reading, household.units, said);
 	if (reading.kind !== 'understood' || echo.kind !== 'understood') return nothing(said, { echo });
 	const { thing, grams } = reading;
-	const [house, places, shelf, gone] = await Promise.all([
-		readHouse(stores),
-		stores.home.places(),
-		stores.stock.standing(),
-		stores.past.goneInYear()
-	]);
-	const place = placeFor(reading, places);
+	const [house, ground] = await Promise.all([readHouse(stores), readGround(stores)]);
+	const place = placeFor(reading, ground.all);
 	const { priceMinor, currency } = priceOf(reading, household);
 	const row = offeredRow(household, { ...lotOfThing(thing), placeId: place.id, priceMinor, currency }, now);
 	const look = await lookStanding(stores, { lot: row, grams, place }, house, { fields: {} }, now);
-	const have_kg = keptOf(shelf).get(thing.food.id) ?? 0;
-	const used_kg = gone.get(thing.food.id) ?? 0;
 	if (look.stop) return nothing(said, { stop: look.stop.reason });
+	const lot = lotOf(look, ground, now);
+	const have_kg = ground.kept_kg.get(thing.food.id) ?? 0;
+	const used_kg = ground.gone_kg.get(thing.food.id) ?? 0;
 	const foreign = currency !== null && currency !== household.currency ? currency : null;
 	const price =
 		priceMinor === null || foreign
 			? null
 			: await judged(stores, household, { food: thing.food.id, priceMinor, grams, have_kg, used_kg });
-	return nothing(said, { lot: lotOf(look, have_kg, used_kg), price, foreign, have_kg });
+	return nothing(said, { lot, price, foreign, have_kg });
 }
 
 async function judged(

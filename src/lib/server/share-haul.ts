@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto';
-import type { HaulInput, LotOfHaul } from '$core/haul/from-ways';
+import { yearly, type HaulInput, type LotOfHaul } from '$core/haul/from-ways';
+import type { StoreRoom } from '$core/haul/apart';
+import { shareLeft } from '$core/foods/share';
+import { yearRaw_kg, type Want } from '$core/stock/wants';
 import type { HaulView } from '$lib/ui/haul/view';
 import type { Share } from '$core/ways/shares';
 import { dateIn } from '$core/freezing/keep';
@@ -7,6 +10,8 @@ import { AppError } from './errors';
 import type { Stores } from './stores';
 import type { PlannedLot } from './stores/choices';
 import { lotThing } from './things';
+import type { StoreGround } from './store-away';
+import { apartWays, roomsOf } from './ways/apart';
 import { slugsOf } from './ways/do';
 import { lookStanding, type Look } from './ways/look';
 import { readHouse } from './ways/read';
@@ -19,13 +24,7 @@ const asItIs: ReadonlySet<string> = new Set(['fresh', 'prepared', 'cooked', 'tha
 
 /** All that stands in the Basket and is not at the stove, with its ways, as the haul's programme reads it. */
 export async function haulView(stores: Stores, now: Date): Promise<HaulView> {
-	const [basket, house, shelf, gone] = await Promise.all([
-		stores.stock.basket(),
-		readHouse(stores),
-		stores.stock.standing(),
-		stores.past.goneInYear()
-	]);
-	const kept_kg = keptOf(shelf);
+	const [basket, house, ground] = await Promise.all([stores.stock.basket(), readHouse(stores), readGround(stores)]);
 	const free = basket
 		.filter((l) => l.grams > (house.reserved.get(l.lot.id) ?? 0))
 		.map((l) => ({ ...l, clock: lotThing(l.lot, l.place, now).clock }))
@@ -33,17 +32,35 @@ export async function haulView(stores: Stores, now: Date): Promise<HaulView> {
 	const lots: LotOfHaul[] = [];
 	const apart: HaulView['apart'][number][] = [];
 	const shares: Record<string, readonly Share[]> = {};
+	const wants: HaulView['wants'][number][] = [];
 	for (const standing of free.slice(0, mostLots)) {
 		const { lot } = standing;
 		const look = await lookStanding(stores, standing, house, { fields: {} }, now);
 		if (look.stop) apart.push({ id: lot.id, name: lot.title, why: look.stop.reason });
 		else {
-			const { id } = look.thing.food;
-			lots.push(lotOf(look, kept_kg.get(id) ?? 0, gone.get(id) ?? 0));
+			const one = lotOf(look, ground, now);
+			lots.push(one);
+			const { food } = look.thing;
+			if (!wants.some((w) => w.food === food.id))
+				wants.push({
+					food: food.id,
+					name: food.name,
+					perWeek: ground.wants.get(food.id)?.perWeek ?? null,
+					year_kg: yearly(one, house.kitchen),
+					have_kg: one.have_kg
+				});
 		}
 		if (look.shares.length > 0) shares[lot.id] = look.shares;
 	}
-	return { lots, apart, kitchen: house.kitchen, shares, more: Math.max(0, free.length - mostLots) };
+	return {
+		lots,
+		apart,
+		kitchen: house.kitchen,
+		rooms: ground.rooms,
+		wants,
+		shares,
+		more: Math.max(0, free.length - mostLots)
+	};
 }
 
 /** What the Basket holds, in one short word that is another as soon as anything in it is. */
@@ -60,17 +77,45 @@ export function keptOf(shelf: Awaited<ReturnType<Stores['stock']['standing']>>):
 	return kept;
 }
 
-export const lotOf = (look: Look, have_kg: number, used_kg: number): HaulInput['lots'][number] => ({
-	id: look.lot.id,
-	name: look.lot.title,
-	grams: look.free_g,
-	bestBy: look.clock.bestBy,
-	goneBy: look.clock.goneBy,
-	eaten: asItIs.has(look.thing.state),
-	have_kg,
-	used_kg,
-	ways: named(look).flatMap(({ slug, name, row }) => (row.kind === 'way' ? [{ slug, name, way: row }] : []))
-});
+/** What a lot of the haul is set beside: what stands on the shelves and in the stores, what went, what is wanted. */
+export interface Ground extends StoreGround {
+	readonly rooms: readonly StoreRoom[];
+	readonly kept_kg: ReadonlyMap<string, number>;
+	readonly gone_kg: ReadonlyMap<string, number>;
+	readonly wants: ReadonlyMap<string, Want>;
+}
+export async function readGround(stores: Stores): Promise<Ground> {
+	const [all, rows, gone_kg, wants] = await Promise.all([
+		stores.home.places(),
+		stores.stock.standing(),
+		stores.past.goneInYear(),
+		stores.wants.all()
+	]);
+	return { all, rows, rooms: roomsOf({ all, rows }), kept_kg: keptOf(rows), gone_kg, wants };
+}
+
+export function lotOf(look: Look, ground: Ground, now: Date): HaulInput['lots'][number] {
+	const { thing } = look;
+	const [cut] = thing.food.cuts;
+	// What stands in packs was peeled and stoned: as it came in it was more.
+	const left = cut ? shareLeft(thing, cut) : 1;
+	const raw = (kg: number | undefined) => (kg ?? 0) / left;
+	const want = ground.wants.get(thing.food.id);
+	return {
+		id: look.lot.id,
+		name: look.lot.title,
+		grams: look.free_g,
+		seenAt: now.getTime(),
+		bestBy: look.clock.bestBy,
+		goneBy: look.clock.goneBy,
+		eaten: asItIs.has(thing.state),
+		have_kg: raw(ground.kept_kg.get(thing.food.id)),
+		used_kg: raw(ground.gone_kg.get(thing.food.id)),
+		want_kg: want ? yearRaw_kg(want, left) : null,
+		ways: named(look).flatMap(({ slug, name, row }) => (row.kind === 'way' ? [{ slug, name, way: row }] : [])),
+		apart: apartWays({ ...look, whole_g: look.free_g }, ground, ground.rooms, now)
+	};
+}
 
 /** A lot of a plan as the page sends it: days are counted from today, 0. */
 export interface TakenLot {

@@ -4,10 +4,12 @@ import { wantWords } from '$core/runs/kinds/store/words';
 import type { StorePlan } from '$core/runs/kinds/store/plan';
 import type { StandIn } from '$core/storing/stand-in';
 import { foodById } from '$core/things/names';
+import type { Refusal } from '$core/errors';
 import type { Begin } from '$lib/ui/run/types';
 import type { Stores } from './stores';
 import { staysAfter } from './things';
-import { amountOf, readLot } from './ways/read';
+import type { PlaceRow } from './stores/households';
+import { amountOf, readLot, type LotRead } from './ways/read';
 
 export interface StoreAsk {
 	readonly lot: string;
@@ -18,6 +20,46 @@ export interface StoreAsk {
 
 /** Where something may be stored alive, the best first. */
 const standing = ['cellar', 'cool', 'pantry', 'counter', 'fridge', 'ground'] as const;
+
+/** Places of a household to store in, the best kinds first. */
+export const storesOf = (all: readonly PlaceRow[]): StandIn[] =>
+	all
+		.filter((p) => standing.some((k) => k === p.kind))
+		.sort((a, b) => standing.indexOf(a.kind as 'cool') - standing.indexOf(b.kind as 'cool'))
+		.map((p) => ({ id: p.id, name: p.name, kind: p.kind, C: p.tempC }));
+
+export interface StoreGround {
+	readonly all: readonly PlaceRow[];
+	readonly rows: Awaited<ReturnType<Stores['stock']['standing']>>;
+}
+
+/** So much of a lot into one place, with what stands there and where else it could go. */
+export function storePlanOf(
+	read: LotRead,
+	{ all, rows }: StoreGround,
+	{ place, raw_g, cured, now }: { place: StandIn; raw_g: number; cured: boolean; now: Date }
+): StorePlan | Refusal {
+	const { lot, thing, kitchen } = read;
+	const aside = all.find((p) => p.kind === 'fridge') ?? all.find((p) => p.kind === 'counter');
+	const there = rows
+		.filter((r) => r.placeId === place.id && !r.waiting && r.state === 'fresh')
+		.flatMap((r) => (foodById(r.food) ? [{ food: r.food, name: r.title.toLowerCase() }] : []));
+	return planStore(
+		{
+			thing,
+			called: lot.title,
+			lotId: lot.id,
+			raw_g,
+			before: staysAfter(lot, read.place, now),
+			place,
+			places: storesOf(all),
+			there,
+			aside: aside ? { id: aside.id, name: aside.name } : null,
+			cured
+		},
+		kitchen
+	);
+}
 
 /**
  * A lot into its store: which place, what it has and what the food wants, what stands there that must not lie beside it.
@@ -36,12 +78,8 @@ export async function storeFor(
 	]);
 	const { thing, kitchen, lot } = read;
 	const { units } = kitchen;
-	const places: StandIn[] = all
-		.filter((p) => standing.some((k) => k === p.kind))
-		.sort((a, b) => standing.indexOf(a.kind as 'cool') - standing.indexOf(b.kind as 'cool'))
-		.map((p) => ({ id: p.id, name: p.name, kind: p.kind, C: p.tempC }));
+	const places = storesOf(all);
 	const place = places.find((p) => p.id === ask.place) ?? bestPlace(thing, places) ?? places[0];
-	const fridge = all.find((p) => p.kind === 'fridge') ?? all.find((p) => p.kind === 'counter');
 	const base: Begin = {
 		name: lot.title,
 		amount: sayWeight(read.whole_g, units),
@@ -75,24 +113,7 @@ export async function storeFor(
 	};
 	if (base.stop !== '' || !place) return { view: base, plan: null };
 	const raw_g = amountOf(read, ask.grams);
-	const there = rows
-		.filter((r) => r.placeId === place.id && !r.waiting && r.state === 'fresh')
-		.flatMap((r) => (foodById(r.food) ? [{ food: r.food, name: r.title.toLowerCase() }] : []));
-	const plan = planStore(
-		{
-			thing,
-			called: lot.title,
-			lotId: lot.id,
-			raw_g,
-			before: staysAfter(lot, read.place, now),
-			place,
-			places,
-			there,
-			aside: fridge ? { id: fridge.id, name: fridge.name } : null,
-			cured: ask.cured === 'yes'
-		},
-		kitchen
-	);
+	const plan = storePlanOf(read, { all, rows }, { place, raw_g, cured: ask.cured === 'yes', now });
 	if (plan.kind === 'refused')
 		return {
 			view: {

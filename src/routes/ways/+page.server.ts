@@ -1,7 +1,10 @@
 import Joi from 'joi';
 import { redirect } from '@sveltejs/kit';
 import { basketStamp, haulView, takePlan, type TakenLot } from '$lib/server/share-haul';
-import { id, key, line, parse } from '$lib/server/parse';
+import { usualHelping_g } from '$core/stock/wants';
+import { decimalWithin, id, key, line, parse } from '$lib/server/parse';
+import { knownFood } from '$lib/server/things';
+import type { WantOf } from '$lib/server/stores/wants';
 import { action, page } from '$lib/server/respond';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -41,7 +44,29 @@ const planShape = Joi.array()
 		})
 	);
 
+/** Helpings a week by food: "want.green-beans" 3; an empty one is worked out again. */
+const wantsIn = (fields: Readonly<Record<string, string>>): WantOf[] =>
+	Object.entries(fields)
+		.filter(([name]) => name.startsWith('want.'))
+		.map(([name, said]) => {
+			const food = knownFood(name.slice('want.'.length));
+			const { perWeek } = parse(
+				Joi.object<{ perWeek: number }>({
+					perWeek: decimalWithin(0, 500).empty('').default(0).label(`${food.name}: helpings a week`)
+				}),
+				{ perWeek: said.trim() }
+			);
+			return { food: food.id, perWeek: Number(perWeek), helpingG: usualHelping_g };
+		});
+
 export const actions: Actions = {
+	/** How often the foods of the haul are eaten: what a year takes of them. */
+	want: (event) =>
+		action(event, async ({ key: once, ...fields }) => {
+			const { key: by } = parse(Joi.object<{ key: string }>({ key: key() }), { key: once });
+			await event.locals.stores.wants.set(by, wantsIn(fields));
+			return { saved: 'What a year takes' };
+		}),
 	/** The plan as it stands: each lot's kilos are shared between its ways. */
 	take: (event) =>
 		action(event, async (fields) => {

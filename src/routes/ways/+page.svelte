@@ -10,7 +10,10 @@
 	import { hereOrServer, inSolver } from '$lib/ui/haul/in-worker';
 	import { HaulPage } from '$lib/ui/haul/haul-state.svelte';
 	import Binds from '$lib/ui/haul/binds.svelte';
+	import YearWants from '$lib/ui/haul/year-wants.svelte';
 	import LotRule from '$lib/ui/haul/lot-rule.svelte';
+	import Faults from '$lib/ui/notice/faults.svelte';
+	import type { Failed } from '$lib/ui/notice/types';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Clock } from '$lib/ui/clock/clock-state.svelte';
@@ -19,9 +22,9 @@
 	import type { Instead } from '$core/haul/explain';
 	import type { Worth } from '$core/haul/worths';
 	import TwoColumns from '$lib/ui/haul/two-columns.svelte';
-	import type { PageData } from './$types';
+	import type { ActionData, PageData } from './$types';
 
-	let { data }: { data: PageData } = $props();
+	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const { view } = $derived(data);
 	const units = $derived(data.household.units);
 	const clock = useClock<Clock>();
@@ -63,7 +66,7 @@
 	/** Another basket is another haul. */
 	let of = '';
 	$effect(() => {
-		const now = view.lots.map((l) => `${l.id} ${l.grams}`).join();
+		const now = view.lots.map((l) => `${l.id} ${l.grams} ${l.want_kg}`).join();
 		if (of !== '' && of !== now) void haul.work();
 		of = now;
 	});
@@ -116,6 +119,7 @@
 	</section>
 {:else}
 	<TwoColumns label="haul-title">
+		<Faults failed={form as Failed | null} />
 		<h1 id="haul-title" class="head text-2xl leading-tight sm:text-3xl" aria-live="polite">
 			{#if haul.answer}
 				{#if haul.sums.packs > 0}<b class="figure">{haul.sums.packs}</b>
@@ -239,6 +243,7 @@
 					/></label
 				>
 			{/each}
+			<YearWants wants={view.wants} {units} />
 		{/snippet}
 	</TwoColumns>
 {/if}

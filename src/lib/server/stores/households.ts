@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { dayLimit_kg } from '$core/freezing/freezer-week';
 import { gaugeOf } from '$core/ways/gear-changes';
 import type { Kitchen } from '$core/ways/kitchen';
+import { tasks } from '$core/ways/equipment';
 import { freezerModel } from '$reference/model-rules';
 import { preparedOnce, type Database, type Tx } from '../db/client';
 import { container, household, lot, lotBalance, ownMeasure, place, recipePortion } from '../db/schema';
@@ -185,6 +186,12 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date) {
 			pantry_C: places.find((p) => p.kind === 'pantry')?.tempC ?? row.roomC,
 			iceDay_kg: row.iceKgDay,
 			handsDay_h: Math.min(24 * 60, row.handsHDay + persons.reduce((sum, p) => sum + (p.handsH ?? 0), 0)),
+			ownHands_h: row.handsHDay,
+			helpers: persons.map((p) => ({
+				name: p.name,
+				hours: p.handsH ?? 0,
+				may: tasks.filter((t) => p.may.includes(t))
+			})),
 			prices: {
 				currency: row.currency,
 				kWh: row.energyPrice,

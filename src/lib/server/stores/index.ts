@@ -10,6 +10,7 @@ import { pastStore } from './past';
 import { printerStore } from './printers';
 import { runStore } from './runs';
 import { stockStore } from './stock';
+import { wantStore } from './wants';
 
 /**
  * All stores of one household, under one passed-in clock.
@@ -23,6 +24,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
 		past: pastStore(db, household.id, now),
+		wants: wantStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
 		gather: gatherStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),

@@ -8,6 +8,7 @@ import { byProductsOf, freezersOf } from '../start';
 import { readShelf, shelfPlace, standingOf, understoodShelf } from '../shelf-line';
 import type { HouseholdRow } from '../stores/households';
 import type { Stores } from '../stores';
+import { apartSlugsOf } from './apart';
 import { canSlug, lookAt, lookAtPart, type Look } from './look';
 import { choicesOf, wayQuery, type WayQuery } from './query';
 import { amountOf, readLot } from './read';
@@ -16,7 +17,8 @@ import { amountOf, readLot } from './read';
 export const slugsOf = (look: Look): string[] => [
 	...look.freeze.map((f) => f.becomes),
 	'dry',
-	...look.cans.map((c) => canSlug(c.id))
+	...look.cans.map((c) => canSlug(c.id)),
+	...apartSlugsOf(look.thing)
 ];
 
 const unknownWay = () =>

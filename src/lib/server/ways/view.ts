@@ -1,3 +1,4 @@
+import { apartNames, isApart } from '$core/haul/apart';
 import { cutUp } from '$core/meat/break-down';
 import { fermentRowOf } from '$core/runs/kinds/ferment/make';
 import { storable } from '$core/runs/kinds/store/make';
@@ -116,7 +117,10 @@ const sharesOf = (look: Look, all: readonly Named[], now: Date): WaysView['share
 		return {
 			way,
 			grams,
-			name: all.find((n) => n.slug === way)?.name ?? can?.way.product.name ?? 'another way',
+			name:
+				all.find((n) => n.slug === way)?.name ??
+				can?.way.product.name ??
+				(isApart(way) ? apartNames[way] : 'another way'),
 			gets: row?.kind === 'way' ? getsOf(row, can ? can.way.jar : null) : ''
 		};
 	});

@@ -10,11 +10,14 @@ const lot = (id: string, grams: number): LotOfHaul => ({
 	id,
 	name: id,
 	grams,
+	seenAt: now,
 	bestBy: now + 50 * 3_600_000,
 	goneBy: now + 90 * 3_600_000,
 	eaten: true,
 	have_kg: 0,
 	used_kg: 0,
+	want_kg: null,
+	apart: [],
 	ways: []
 });
 const answerOf = (haul: Haul, worth: number): Answer => ({
@@ -54,7 +57,7 @@ function page(lots: { current: readonly LotOfHaul[] }) {
 			return { done, stop: () => {} };
 		}
 	};
-	const view = () => ({ lots: lots.current, kitchen, apart: [], shares: {}, more: 0 });
+	const view = () => ({ lots: lots.current, kitchen, rooms: [], wants: [], apart: [], shares: {}, more: 0 });
 	return { page: new HaulPage(view, () => now, asks), solves };
 }
 const settled = () => new Promise((done) => setTimeout(done));

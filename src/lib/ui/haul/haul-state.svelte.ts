@@ -1,5 +1,6 @@
 import { eatFresh, haulOf, usualWishes, wayId, type HaulInput, type Wishes } from '$core/haul/from-ways';
 import type { Haul, Lock } from '$core/haul/haul';
+import { apartHref } from '$core/haul/apart';
 import { takenOf } from '$core/haul/check';
 import type { Instead } from '$core/haul/explain';
 import type { Answer, Impossible } from '$core/haul/solve';
@@ -17,6 +18,8 @@ export interface RulePart {
 	/** "6 packs", "7 quarts"; empty for what makes none. */
 	readonly packs: number;
 	readonly each: 'pack' | 'jar' | null;
+	/** Where it is read or begun; null for what is eaten as it is. */
+	readonly href: string | null;
 	readonly locked: boolean;
 }
 export interface RuleRow {
@@ -84,8 +87,16 @@ export class HaulPage {
 	/** Works it out, from the beginning or anew; one that is on its way is ended. */
 	async work(): Promise<void> {
 		this.end();
-		const { lots, kitchen } = this.#view();
-		const haul = haulOf({ kitchen, lots, days: this.days, wishes: this.wishes, locks: this.locks, now: this.#now() });
+		const { lots, kitchen, rooms } = this.#view();
+		const haul = haulOf({
+			kitchen,
+			rooms,
+			lots,
+			days: this.days,
+			wishes: this.wishes,
+			locks: this.locks,
+			now: this.#now()
+		});
 		// An answer of another basket is none to this one: it would say that what came in since is not placed.
 		const words = (of: Haul | null) => of?.lots.map((l) => `${l.id} ${l.kg}`).join();
 		if (words(this.haul) !== words(haul)) this.answer = null;
@@ -185,19 +196,22 @@ export class HaulPage {
 		const { answer, haul } = this;
 		return lots.map((lot) => {
 			const parts = answer?.shared.parts.filter((p) => p.lot === lot.id) ?? [];
-			const slugs = [...lot.ways.map((w) => w.slug), eatFresh];
+			const slugs = [...lot.ways.map((w) => w.slug), ...lot.apart.map((w) => w.slug), eatFresh];
 			const rule = slugs.flatMap((slug): RulePart[] => {
 				const way = wayId(lot.id, slug);
 				const mine = parts.filter((p) => p.way === way);
 				const locked = this.locks.some((l) => l.way === way);
 				if (mine.length === 0 && !locked) return [];
 				const own = lot.ways.find((w) => w.slug === slug);
+				const apart = lot.apart.find((w) => w.slug === slug);
+				const kg = mine.reduce((sum, p) => sum + p.kg, 0);
 				return [
 					{
 						way,
 						slug,
-						name: own?.name ?? 'eat fresh',
-						kg: mine.reduce((sum, p) => sum + p.kg, 0),
+						name: own?.name ?? apart?.name ?? 'eat fresh',
+						kg,
+						href: own ? `/ways/${lot.id}/${slug}` : apart ? apartHref(apart.slug, lot.id, kg * 1000) : null,
 						days: mine.map((p) => p.day),
 						packs: own ? (answer?.shared.packs[way] ?? 0) : 0,
 						each: own ? own.way.each : null,

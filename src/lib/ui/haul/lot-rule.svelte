@@ -57,8 +57,9 @@
 				<li>
 					<b class="head">{sayWeight(p.kg * 1000, units)}</b>
 					<span
-						>{#if p.slug === 'fresh'}eat fresh{:else}<a class="lowercase" href="/ways/{row.lot.id}/{p.slug}">{p.name}</a
-							>{/if}{#if comes(p)}: {comes(p)}{/if}</span
+						>{#if p.href === null}{p.name}{:else}<a class="lowercase" href={p.href}>{p.name}</a>{/if}{#if comes(p)}: {comes(
+								p
+							)}{/if}</span
 					>
 					{#if p.days.length > 0 && p.slug !== 'fresh'}<span class="text-soft">{p.days.map(day).join(', ')}</span>{/if}
 					<span class="set">

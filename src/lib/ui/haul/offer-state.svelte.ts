@@ -48,8 +48,8 @@ export class OfferPage {
 		this.found = null;
 		this.offer = null;
 		if (!lot || !view) return;
-		const { kitchen, lots } = view;
-		const at = { kitchen, days: this.days, now: this.#now() };
+		const { kitchen, rooms, lots } = view;
+		const at = { kitchen, rooms, days: this.days, now: this.#now() };
 		const haul = haulOf({ ...at, lots, wishes: usualWishes, locks: [] });
 		const offer = offerIn({ ...at, lot });
 		if (!offer) return;

@@ -22,12 +22,17 @@ export interface WayNamed {
 	readonly way: string;
 }
 
+const day_ms = 86_400_000;
+const month_ms = 30.4 * day_ms;
+
 /** A way by its id in the programme, in words. */
 export function namesOf(lots: readonly LotOfHaul[]): (way: string) => WayNamed {
 	const known = new Map<string, WayNamed>(
 		lots.flatMap((lot) => [
 			[`${lot.id}|${eatFresh}`, { lot: lot.name, way: 'eaten fresh' }] as const,
-			...lot.ways.map((w) => [`${lot.id}|${w.slug}`, { lot: lot.name, way: lowered(w.name) }] as const)
+			...[...lot.ways, ...lot.apart].map(
+				(w) => [`${lot.id}|${w.slug}`, { lot: lot.name, way: lowered(w.name) }] as const
+			)
 		])
 	);
 	return (way) => known.get(way) ?? { lot: '', way: '' };
@@ -36,15 +41,29 @@ export function namesOf(lots: readonly LotOfHaul[]): (way: string) => WayNamed {
 /** "Blanch + freeze" inside a sentence. */
 const lowered = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
+/** What a way of a lot, for all of it, takes and how long it keeps; months count from one day for all of them. */
+function factsOf(lot: LotOfHaul, id: string | null) {
+	const way = lot.ways.find((w) => `${lot.id}|${w.slug}` === id)?.way;
+	if (way)
+		return {
+			hands_s: way.hands_s,
+			freezer_L: way.store === 'freezer' ? way.litres : 0,
+			months: way.keepsUntil === null ? null : Date.parse(way.keepsUntil) / month_ms
+		};
+	const apart = lot.apart.find((w) => `${lot.id}|${w.slug}` === id);
+	return apart
+		? { hands_s: apart.hands_s, freezer_L: 0, months: (lot.seenAt + apart.keeps_days * day_ms) / month_ms }
+		: undefined;
+}
+
 /** What two ways of a lot differ in for so many kilos, in words: "40 min more of hands", "keeps 4 months less". */
 export function unlike(lot: LotOfHaul, from: string | null, to: string, kg: number, units: Units): string[] {
-	const [a, b] = [from, to].map((id) => lot.ways.find((w) => `${lot.id}|${w.slug}` === id)?.way);
+	const [a, b] = [from, to].map((id) => factsOf(lot, id));
 	if (!a || !b) return [];
 	const share = kg / Math.max(0.001, lot.grams / 1000);
 	const hands_s = (b.hands_s - a.hands_s) * share;
-	const litres = ((b.store === 'freezer' ? b.litres : 0) - (a.store === 'freezer' ? a.litres : 0)) * share;
-	const months = (until: string | null) => (until === null ? null : Date.parse(until) / (30.4 * 86_400_000));
-	const [keeps, kept] = [months(b.keepsUntil), months(a.keepsUntil)];
+	const litres = (b.freezer_L - a.freezer_L) * share;
+	const [keeps, kept] = [b.months, a.months];
 	const longer = keeps === null || kept === null ? 0 : keeps - kept;
 	const more = (n: number) => (n > 0 ? 'more' : 'less');
 	return [

@@ -14,5 +14,8 @@ const asked = Joi.object<FermentAsk>({
 
 export const load: PageServerLoad = beginPage(asked, (view) => `Into the crock: ${view.name}`, fermentFor);
 export const actions: Actions = {
-	start: (event) => beginAction(event, asked, 'ferment', fermentFor)
+	start: (event) =>
+		beginAction(event, asked, 'ferment', fermentFor, (plan) =>
+			plan.kind === 'ferment' ? plan.subjects.map((s) => ({ lot: s.lotId, way: 'crock', grams: s.raw_g })) : []
+		)
 };

@@ -13,5 +13,8 @@ const asked = Joi.object<StoreAsk>({
 
 export const load: PageServerLoad = beginPage(asked, (view) => `Into store: ${view.name}`, storeFor);
 export const actions: Actions = {
-	start: (event) => beginAction(event, asked, 'store', storeFor)
+	start: (event) =>
+		beginAction(event, asked, 'store', storeFor, (plan) =>
+			plan.kind === 'store' ? [{ lot: plan.lotId, way: 'store', grams: plan.raw_g }] : []
+		)
 };

@@ -52,7 +52,8 @@
 						<b class="head text-xl">{kg(s.grams)}</b>
 						<span class="min-w-0"
 							><span class="font-semibold first-letter:uppercase">{s.lot}</span>,
-							<a class="lowercase" href="/ways/{s.lotId}/{s.slug}">{s.way}</a>
+							{#if s.href}<a class="lowercase" href={s.href}>{s.way}</a>{:else}<span class="lowercase">{s.way}</span
+								>{/if}
 							<span class="block text-[15px] text-soft"
 								>{s.packs > 0 ? sayCount(s.packs, s.each) : 'no whole pack'} · {sayDuration(s.hands_s)} of hands · {sayDuration(
 									s.elapsed_s

@@ -36,15 +36,15 @@ export const POST: RequestHandler = ({ request, locals }) =>
 	endpoint(async () => {
 		const { days, wishes, locks, say } = parse(shape, (await readJson(request)) as Record<string, string>);
 		const { stores, household, now } = locals;
-		const { lots, kitchen } = await haulView(stores, now);
-		const haul = haulOf({ kitchen, lots, days, wishes, locks, now: now.getTime() });
+		const { lots, kitchen, rooms } = await haulView(stores, now);
+		const haul = haulOf({ kitchen, rooms, lots, days, wishes, locks, now: now.getTime() });
 		if (say === undefined)
 			return json({
 				haul,
 				...(await onServer(seconds + 12, (work, tell) => work.share(haul, { seconds, gap: 0.01 }, tell)))
 			});
 		const { lot } = await offerView(stores, household, say, now);
-		const offer = lot && offerIn({ kitchen, lot, days, now: now.getTime() });
+		const offer = lot && offerIn({ kitchen, rooms, lot, days, now: now.getTime() });
 		if (!offer) throw new AppError(400, 'BAD_INPUT', 'Nothing is offered in that line. Nothing was changed.');
 		return json(
 			await onServer(9 * seconds, (work, tell) => work.before(haul, offer, { seconds: seconds * 0.75 }, tell))

@@ -4,3 +4,4 @@ export * from './stock';
 export * from './run';
 export * from './installation';
 export * from './instrument';
+export * from './plan';
