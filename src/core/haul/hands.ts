@@ -3,7 +3,7 @@ import { tasks } from '../ways/equipment';
 import type { Kitchen } from '../ways/kitchen';
 import type { GlanceWay } from '../ways/glance';
 import type { WorkStep } from '../ways/work';
-import type { Limit, Take } from './haul';
+import type { Take } from './haul';
 
 /** People of a kitchen with the same tasks, as one: their hours on a usual day are counted each by each. */
 interface Crew {

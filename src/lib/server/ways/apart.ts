@@ -6,6 +6,7 @@ import { foodById } from '$core/things/names';
 import type { Thing } from '$core/things/thing';
 import { usualCrock } from '../ferment';
 import { storePlanOf, storesOf, type StoreGround } from '../store-away';
+import type { StandIn } from '$core/storing/stand-in';
 import type { LotRead } from './read';
 
 /** Ways of a lot that are begun on a page of their own, by what may be at all. */
@@ -14,11 +15,14 @@ export const apartSlugsOf = (thing: Thing): ApartSlug[] => [
 	...(fermentRowOf(thing) ? (['crock'] as const) : [])
 ];
 
+/** A haul goes into no fridge and is no store on the counter. */
+const isRoomy = ({ kind }: StandIn): boolean => kind !== 'fridge' && kind !== 'counter';
+
 /** The same worked out for all of a lot: what this household's stores and its crock make of it; what is refused is not among them. */
 export function apartWays(read: LotRead, ground: StoreGround, rooms: readonly StoreRoom[], now: Date): ApartWay[] {
 	const { thing, place: stands, whole_g } = read;
 	const slugs = apartSlugsOf(thing);
-	const best = slugs.includes('store') ? bestPlace(thing, storesOf(ground.all)) : undefined;
+	const best = slugs.includes('store') ? bestPlace(thing, storesOf(ground.all).filter(isRoomy)) : undefined;
 	const stored =
 		best && best.id !== stands.id
 			? storePlanOf(read, ground, { place: best, raw_g: whole_g, cured: false, now })
