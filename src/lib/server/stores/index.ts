@@ -1,6 +1,7 @@
 import type { Database } from '../db/client';
 import { batchStore } from './batches';
 import { choiceStore } from './choices';
+import { eatenStore } from './eaten';
 import { gatherStore } from './gather';
 import { gearStore } from './gear';
 import { instrumentStore } from './instruments';
@@ -24,6 +25,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
 		past: pastStore(db, household.id, now),
+		eaten: eatenStore(db, household.id, now),
 		wants: wantStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
 		gather: gatherStore(db, household.id, now),

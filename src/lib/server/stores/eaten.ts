@@ -1,0 +1,87 @@
+import { sql } from 'drizzle-orm';
+import type { Eaten } from '$core/forecast/draws';
+import type { Database } from '../db/client';
+
+/** A food on a day: what went of it, and by how much there was more or less of it in the evening. */
+interface FoodDay extends Record<string, unknown> {
+	readonly food: string;
+	/** Noon of the day, ms. */
+	readonly at: number;
+	readonly packs: number;
+	readonly loose_g: number;
+	readonly found_packs: number;
+	readonly found_g: number;
+	readonly grams: number;
+}
+/** More years than an appetite goes back. */
+const years = 3;
+const day_ms = 86_400_000;
+
+/** How each food of the shelves went: what was eaten of it, and when there was any. Steps that were taken back are none. */
+export function eatenStore(db: Database, householdId: string, now: Date) {
+	return {
+		/**
+		 * @param meal_g of what is loose so much is a meal; a pack is one
+		 */
+		async byFood(meal_g: number): Promise<Map<string, Eaten>> {
+			const since = new Date(now.getTime() - years * 365.25 * day_ms);
+			const { rows } = await db.execute<FoodDay>(sql`
+				select l.food, (extract(epoch from date_trunc('day', m.occurred_at)) * 1000 + 43200000)::float8 as at,
+					sum(case when m.kind in ('take', 'use') and l.unit = 'pack' then -m.amount else 0 end)::float8 as packs,
+					sum(case when m.kind in ('take', 'use') and l.unit <> 'pack' then -m.amount * l.unit_g else 0 end)::float8 as loose_g,
+					sum(case when m.kind = 'count' and l.unit = 'pack' then -m.amount else 0 end)::float8 as found_packs,
+					sum(case when m.kind = 'count' and l.unit <> 'pack' then -m.amount * l.unit_g else 0 end)::float8 as found_g,
+					sum(m.amount * l.unit_g)::float8 as grams
+				from movement m join lot l on l.id = m.lot_id
+				where m.household_id = ${householdId} and not l.waiting and m.reverses_id is null
+					and m.occurred_at > ${since.toISOString()}
+					and not exists (select 1 from movement r where r.reverses_id = m.id)
+				group by 1, 2
+				order by 1, 2`);
+			return eatenFrom(rows, meal_g, now.getTime());
+		},
+
+		/** When each food came in first in the calendar year before, a whole number of years on, ms: when it may be new again. */
+		async newCrops(): Promise<Map<string, number>> {
+			const last = now.getUTCFullYear() - 1;
+			const { rows } = await db.execute<{ food: string; at: number }>(sql`
+				select l.food, (extract(epoch from min(l.since)) * 1000)::float8 as at
+				from lot l
+				where l.household_id = ${householdId} and l.waiting and l.origin <> 'bought' and l.state = 'fresh'
+					and l.since >= ${`${last}-01-01`}::date and l.since < ${`${last + 1}-01-01`}::date
+				group by 1`);
+			return new Map(
+				rows.map(({ food, at }) => {
+					const date = new Date(at);
+					do date.setUTCFullYear(date.getUTCFullYear() + 1);
+					while (date.getTime() <= now.getTime());
+					return [food, date.getTime()];
+				})
+			);
+		}
+	};
+}
+
+/** Days of each food, in order, as what went of it and while there was any. */
+export function eatenFrom(rows: readonly FoodDay[], meal_g: number, now: number): Map<string, Eaten> {
+	const foods = new Map<string, { draws: Eaten['draws'][number][]; standing: Eaten['standing'][number][]; grams: number; from: number }>(); // prettier-ignore
+	for (const r of rows) {
+		const known = foods.get(r.food) ?? { draws: [], standing: [], grams: 0, from: r.at };
+		foods.set(r.food, known);
+		const units = r.packs + r.loose_g / meal_g;
+		if (units > 1e-6) known.draws.push({ at: r.at, units });
+		const missing = r.found_packs + r.found_g / meal_g;
+		if (missing > 1e-6) known.draws.push({ at: r.at, units: missing, found: true });
+		const before = known.grams;
+		known.grams += r.grams;
+		if (before <= 1 && known.grams > 1) known.from = r.at;
+		// What comes and goes on one day stood there for it.
+		if (known.grams <= 1 && (before > 1 || units > 1e-6)) known.standing.push({ from: before > 1 ? known.from : r.at, to: r.at + day_ms / 2 }); // prettier-ignore
+	}
+	return new Map(
+		[...foods].map(([food, { draws, standing, grams, from }]) => [
+			food,
+			{ draws, standing: grams > 1 ? [...standing, { from, to: now }] : standing }
+		])
+	);
+}
