@@ -1,6 +1,7 @@
 import { handsTakes, type HandsLimit } from './hands';
 import type { HaulWay } from './haul';
-import type { HaulInput, LotOfHaul } from './from-ways';
+import type { Kitchen } from '../ways/kitchen';
+import type { Wishes } from './wishes';
 
 /** Ways that are begun on a page of their own: whole into a store, cut and salted into the crock. */
 export const apartSlugs = ['store', 'crock'] as const;
@@ -44,8 +45,8 @@ const crockYearly_kg = 2;
 /** The way as the programme wants it. */
 export function apartWayOf(
 	way: ApartWay,
-	lot: LotOfHaul,
-	{ kitchen, wishes }: HaulInput,
+	lot: { readonly id: string; readonly grams: number },
+	{ kitchen, wishes }: { readonly kitchen: Kitchen; readonly wishes: Wishes },
 	{
 		id,
 		hands,

@@ -7,26 +7,8 @@ import type { GlanceWay } from '../ways/glance';
 import type { Kitchen } from '../ways/kitchen';
 import { apartWayOf, roomLimit, type ApartWay, type StoreRoom } from './apart';
 import { cannerTask, handsByTask, handsLimits, handsTakes, type HandsLimit } from './hands';
+import type { Wishes } from './wishes';
 import type { Haul, HaulLot, HaulWay, Limit, LoadGroup, Lock, Station, Take } from './haul';
-
-/** What the household cares about, each from 0 (not at all) to 4 (much). */
-export const wishKinds = [
-	'leastWork',
-	'closestToFresh',
-	'leastFreezer',
-	'keepsLongest',
-	'costsLeast',
-	'variety'
-] as const;
-export type Wishes = Readonly<Record<(typeof wishKinds)[number], number>>;
-export const usualWishes: Wishes = {
-	leastWork: 2,
-	closestToFresh: 2,
-	leastFreezer: 1,
-	keepsLongest: 2,
-	costsLeast: 1,
-	variety: 1
-};
 
 /** A way of a lot by its name in the address, worked out for all of the lot. */
 export interface WayOfLot {
@@ -65,6 +47,8 @@ export interface HaulInput {
 	/** ms. */
 	readonly now: number;
 }
+
+export { usualWishes, wishKinds, type Wishes } from './wishes';
 
 const day_ms = 86_400_000;
 /** Common practice, all four: a helping of a vegetable, g; hours that a pot or a canner is kept going in a day; fillings of
