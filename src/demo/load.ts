@@ -9,13 +9,27 @@ import { readLine } from '$core/things/read-line';
 import { readShelfLine } from '$core/things/shelf-line';
 import { cutOf } from '$core/foods/cuts';
 import { transact, type Database, type Tx } from '$lib/server/db/client';
-import { batch, container, equipment, household, ownMeasure, person, place, pot, supply } from '$lib/server/db/schema';
+import {
+	batch,
+	container,
+	equipment,
+	household,
+	lot,
+	lotBalance,
+	movement,
+	ownMeasure,
+	person,
+	place,
+	pot,
+	supply
+} from '$lib/server/db/schema';
 import { standingOf } from '$lib/server/shelf-line';
 import { becomeDefault } from '$lib/server/stores/households';
 import { columnsOf } from '$lib/server/stores/runs/entries';
 import { makeLot, post } from '$lib/server/stores/stock';
 import { putAway } from '$lib/server/stores/stock/put';
 import { lotOfThing } from '$lib/server/things';
+import { historyBatches } from './history';
 import { demo } from './household';
 
 const day_ms = 86_400_000;
@@ -89,6 +103,7 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 		await putAway(tx, id, standing, { now, by: 'demo' });
 	}
 	for (const [n, b] of demo.batches.entries()) await addBatch(tx, id, now, places, containers, b, n);
+	await addHistory(tx, id, now, places, containers);
 }
 
 function placeOf(places: Map<string, string>, name: string): string {
@@ -170,6 +185,114 @@ async function addBatch(
 			by: 'demo'
 		});
 	}
+}
+
+/** Two seasons before this one: what came in, what came of it, how it was eaten. Rows of all of it at once. */
+async function addHistory(
+	tx: Tx,
+	id: string,
+	now: Date,
+	places: Map<string, string>,
+	containers: Map<string, string>
+): Promise<void> {
+	const at = (daysAgo: number) => new Date(now.getTime() - daysAgo * day_ms);
+	const batches: (typeof batch.$inferInsert)[] = [];
+	const lots: (typeof lot.$inferInsert)[] = [];
+	const balances: (typeof lotBalance.$inferInsert)[] = [];
+	const moves: (typeof movement.$inferInsert)[] = [];
+	for (const [n, h] of historyBatches().entries()) {
+		const { of } = h;
+		const food = foodById(of.food);
+		if (!food) throw new Error(`The demo's food "${of.food}" is unknown.`);
+		const form = food.forms[0]?.id ?? 'whole';
+		const title = of.called ?? `${food.name}, ${cutOf(food, of.cut).name}`;
+		const packed = at(h.daysAgo);
+		const packedOn = dateIn(demo.household.zone, packed.getTime());
+		const packed_g = h.packs * of.pack_g;
+		const closing: Closing = {
+			raw_g: h.raw_g,
+			load_g: packed_g,
+			packed_g,
+			packs: h.packs,
+			supper_g: 0,
+			yield: packed_g / h.raw_g,
+			elapsed_s: h.hands_s * 1.8,
+			hands_s: h.hands_s,
+			lots: [],
+			potfuls: []
+		};
+		const [batchId, rawId, packId] = [uuidv7(), uuidv7(), uuidv7()];
+		const keepsUntil = monthsAfter(packedOn, of.months);
+		batches.push({
+			id: batchId,
+			householdId: id,
+			code: `OLD${n + 2}`,
+			food: food.id,
+			form,
+			cut: of.cut,
+			way: of.way,
+			method: of.method,
+			title,
+			packedOn,
+			keepsUntil,
+			useWords: '',
+			closing,
+			...columnsOf(closing),
+			paidMinor: h.paidMinor,
+			currency: h.paidMinor === null ? null : demo.household.currency,
+			again: of.again[0],
+			change: of.again[1],
+			createdAt: packed
+		});
+		const both = { householdId: id, food: food.id, form, condition: 'firm' as const, said: '', note: '', title, variety: of.variety ?? '' }; // prettier-ignore
+		lots.push({
+			...both,
+			id: rawId,
+			waiting: true,
+			placeId: placeOf(places, 'Kitchen counter'),
+			origin: h.paidMinor === null ? 'own' : 'bought',
+			priceMinor: h.paidMinor,
+			currency: h.paidMinor === null ? null : demo.household.currency,
+			since: at(h.daysAgo + 0.4),
+			createdAt: at(h.daysAgo + 0.4)
+		});
+		lots.push({
+			...both,
+			...packsOfGrams(of.pack_g),
+			id: packId,
+			state: of.state,
+			process: of.state === 'canned' ? 'tested' : null,
+			placeId: placeOf(places, of.place),
+			containerId: of.container === null ? null : (containers.get(of.container) ?? null),
+			batchId,
+			since: packed,
+			keepsUntil,
+			createdAt: packed
+		});
+		for (const lotId of [rawId, packId]) balances.push({ lotId, householdId: id, amount: 0 });
+		const move = (lotId: string, kind: 'put' | 'use' | 'take' | 'spoil', amount: number, daysAgo: number, cause = '') =>
+			moves.push({
+				id: uuidv7(),
+				householdId: id,
+				lotId,
+				groupId: uuidv7(),
+				kind,
+				amount,
+				cause,
+				by: 'demo',
+				batchId,
+				occurredAt: at(daysAgo),
+				recordedAt: at(daysAgo)
+			});
+		move(rawId, 'put', dgOf(h.raw_g), h.daysAgo + 0.4);
+		move(rawId, 'use', -dgOf(h.raw_g), h.daysAgo);
+		move(packId, 'put', h.packs, h.daysAgo);
+		for (const g of h.gone) move(packId, g.cause ? 'spoil' : 'take', -g.packs, g.daysAgo, g.cause);
+	}
+	await tx.insert(batch).values(batches);
+	await tx.insert(lot).values(lots);
+	await tx.insert(lotBalance).values(balances);
+	await tx.insert(movement).values(moves);
 }
 
 /**
