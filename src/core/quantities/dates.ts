@@ -63,3 +63,21 @@ export function nextAt(hour: number, now: number, zone: string): number {
 	const minutes = (hour * 60 - wall.getUTCHours() * 60 - wall.getUTCMinutes() + 1440) % 1440;
 	return Math.floor(now / 60_000) * 60_000 + (minutes === 0 ? 1440 : minutes) * 60_000;
 }
+
+/**
+ * The instant at which a zone's wall clock shows a time; in the hour that a clock skips the one after, in the hour that it
+ * goes through twice the first.
+ *
+ * @param local `yyyy-MM-ddTHH:mm`
+ * @returns ms; undefined where it is no time
+ */
+export function instantOf(local: string, zone: string): number | undefined {
+	const [, y, mo, d, h, mi] = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(local)?.map(Number) ?? [];
+	if (y === undefined || mo === undefined || d === undefined || h === undefined || mi === undefined) return undefined;
+	const wall = Date.UTC(y, mo - 1, d, h, mi);
+	if (new Date(wall).getUTCDate() !== d || h > 23 || mi > 59) return undefined;
+	const offsetAt = (at: number) => wallClock(at, zone).getTime() - at;
+	const offsets = [offsetAt(wall - 86_400_000), offsetAt(wall + 86_400_000)];
+	const fits = offsets.map((o) => wall - o).filter((at) => wallClock(at, zone).getTime() === wall);
+	return fits.length > 0 ? Math.min(...fits) : wall - Math.min(...offsets);
+}

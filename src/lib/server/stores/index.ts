@@ -8,6 +8,7 @@ import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
 import { pastStore } from './past';
+import { powerStore } from './power';
 import { printerStore } from './printers';
 import { runStore } from './runs';
 import { stockStore } from './stock';
@@ -24,6 +25,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		gear: gearStore(db, household.id, now),
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
+		power: powerStore(db, household.id, now),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),
 		wants: wantStore(db, household.id, now),

@@ -50,7 +50,9 @@
 		</p>
 		<div class="no-print mt-3 flex flex-wrap gap-2" role="group" aria-label="Which foods">
 			{#each list as [id, words] (id)}
-				<button class="btn {only === id ? 'btn-full' : ''}" aria-pressed={only === id} onclick={() => (only = id)}>{words}</button>
+				<button class="btn {only === id ? 'btn-full' : ''}" aria-pressed={only === id} onclick={() => (only = id)}
+					>{words}</button
+				>
 			{/each}
 		</div>
 		<div class="months" aria-hidden="true">

@@ -1,4 +1,16 @@
-import { doublePrecision, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import {
+	check,
+	doublePrecision,
+	jsonb,
+	pgTable,
+	primaryKey,
+	text,
+	timestamp,
+	uniqueIndex,
+	uuid
+} from 'drizzle-orm/pg-core';
+import type { Condition } from '../../../../core/freezing/after-cut';
 import { owner } from './household';
 
 /** What a household wants to eat of a food, the year round. */
@@ -12,4 +24,30 @@ export const want = pgTable(
 		helpingG: doublePrecision('helping_g').notNull()
 	},
 	(t) => [primaryKey({ columns: [t.householdId, t.food] })]
+);
+
+/** A time without power. One at a time is open. */
+export const powerCut = pgTable(
+	'power_cut',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		from: timestamp('from', { withTimezone: true }).notNull(),
+		/** When it came back; null while it is out. */
+		until: timestamp('until', { withTimezone: true }),
+		/** How freezers without a probe were found, by place. */
+		found: jsonb('found')
+			.$type<Readonly<Record<string, { readonly condition: Condition; readonly warm_h: number | null }>>>()
+			.notNull()
+			.default({}),
+		/** Gone through to the end. */
+		closedAt: timestamp('closed_at', { withTimezone: true }),
+		createdAt: timestamp('created_at', { withTimezone: true }).notNull()
+	},
+	(t) => [
+		uniqueIndex('power_cut_open')
+			.on(t.householdId)
+			.where(sql`${t.closedAt} is null`),
+		check('power_cut_order', sql`${t.until} is null or ${t.until} >= ${t.from}`)
+	]
 );

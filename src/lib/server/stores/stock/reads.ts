@@ -21,6 +21,8 @@ export interface StandingRow {
 	readonly food: string;
 	readonly note: string;
 	readonly variety: string;
+	/** Of several foods. */
+	readonly mixed: boolean;
 	readonly code: string | null;
 	readonly volumeMl: number | null;
 }
@@ -221,7 +223,7 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 		async standing(): Promise<StandingRow[]> {
 			const { rows } = await db.execute<StandingRow & Record<string, unknown>>(sql`
 				select l.id, l.place_id as "placeId", b.amount::float8 as amount, l.unit, l.unit_g as "unitG", l.state, l.waiting, l.title, l.food,
-					l.note, l.variety, x.code, c.volume_ml as "volumeMl"
+					l.note, l.variety, l.made_of is not null as mixed, x.code, c.volume_ml as "volumeMl"
 				from lot_balance b
 				join lot l on l.id = b.lot_id
 				left join batch x on x.id = l.batch_id
