@@ -1,10 +1,29 @@
 import { and, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
-import type { Database } from '../db/client';
+import type { KeptBefore } from '$core/forecast/own-yields';
+import { preparedOnce, type Database } from '../db/client';
 import { batch, lot, movement } from '../db/schema';
 
 const year_ms = 365 * 86_400_000;
 /** More buyings of one food than a household looks back on. */
 const mostBought = 60;
+
+const keptFrozenOf = preparedOnce((db) =>
+	db
+		.select({ form: batch.form, cut: batch.cut, share: batch.yieldMass })
+		.from(batch)
+		.where(
+			and(
+				eq(batch.householdId, sql.placeholder('household')),
+				eq(batch.food, sql.placeholder('food')),
+				eq(batch.method, 'freeze'),
+				isNull(batch.voidedAt),
+				isNotNull(batch.yieldMass)
+			)
+		)
+		.orderBy(desc(batch.packedOn))
+		.limit(sql.placeholder('most'))
+		.prepare('kept_frozen')
+);
 
 /** What a household's own past says of a food: what was paid, what came of it, what went. */
 export function pastStore(db: Database, householdId: string, now: Date) {
@@ -47,6 +66,12 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 				.orderBy(desc(batch.packedOn))
 				.limit(mostBought);
 			return rows.flatMap((r) => (r.yieldMass === null ? [] : [r.yieldMass]));
+		},
+
+		/** The same of what was frozen, by form and cut, the newest first. */
+		async keptFrozen(food: string): Promise<KeptBefore[]> {
+			const rows = await keptFrozenOf(db).execute({ household: householdId, food, most: mostBought });
+			return rows.flatMap(({ form, cut, share }) => (share === null ? [] : [{ form, cut, share }]));
 		},
 
 		/** What went from the shelves in the last year, kg by food: taken, given, used. */

@@ -39,7 +39,7 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 		more: moreOf(look, entry),
 		clock: onTheClock(way.work),
 		steps: way.steps,
-		notes: [`To use: ${way.use}`, ...way.notes],
+		notes: [...ownWords(look, way.cut.id), `To use: ${way.use}`, ...way.notes],
 		recipe: null,
 		cut: isMixture(look.thing) ? null : way.cut.id,
 		cautions: cautionsShown(way.cautions),
@@ -47,6 +47,16 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 		start: startOf(look),
 		why: true
 	};
+}
+
+/** "By your own 6 batches 82 % comes into packs, 79 to 86; the table says 86." */
+function ownWords({ own, thing }: Look, cut: string): string[] {
+	const learned = own.find((o) => o.cut === cut);
+	if (!learned || isMixture(thing)) return [];
+	const percent = (share: number) => Math.round(share * 100);
+	return [
+		`By your own ${sayCount(learned.batches, 'batch', 'batches')} ${percent(learned.share)} % comes into packs, ${percent(learned.low)} to ${percent(learned.high)}; the table says ${percent(learned.table)}.`
+	];
 }
 
 function heat(way: FreezeWay, units: Units): Fact[] {

@@ -1,5 +1,6 @@
 import type { Thing } from '$core/things/thing';
 import { freezeWays, type Ways } from '$core/ways/freeze-ways';
+import { withOwnYields, type OwnYield } from '$core/forecast/own-yields';
 import type { DriedBefore } from '$core/ways/dry-ways';
 import type { Kitchen } from '$core/ways/kitchen';
 import { editWeight } from '$core/quantities/parse-weight';
@@ -26,6 +27,8 @@ export interface LotRead {
 	readonly food_C: number;
 	/** What trays of this food took before. */
 	readonly dried: readonly DriedBefore[];
+	/** What this household keeps of it by its own batches, by cut: reckoned with in place of the table. */
+	readonly own: readonly OwnYield[];
 }
 
 /** What the ways of every lot are worked out with: read once, however many lots are looked at. */
@@ -61,8 +64,10 @@ export async function readStanding(
 	{ kitchen, home, reserved }: HouseRead,
 	now: Date
 ): Promise<LotRead> {
-	const dried = await stores.batches.dryings(lot.food);
-	const { thing, clock, reread } = lotThing(lot, place, now);
+	const [dried, kept] = await Promise.all([stores.batches.dryings(lot.food), stores.past.keptFrozen(lot.food)]);
+	const { thing: read, clock, reread } = lotThing(lot, place, now);
+	const { food, own } = withOwnYields(read.food, read.form, kept);
+	const thing = { ...read, food };
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
 	return {
 		lot,
@@ -77,7 +82,8 @@ export async function readStanding(
 		// A lot that is all at the stove is shown whole, without a start.
 		whole_g: free_g > 0 ? free_g : Math.max(1, grams),
 		food_C: Math.min(30, Math.max(1, place.tempC)),
-		dried
+		dried,
+		own
 	};
 }
 

@@ -37,7 +37,8 @@ function lookOf(thing: Thing, grams: number, fields: Readonly<Record<string, Rec
 		food_C: 18,
 		stop: undefined,
 		lot: { id: 'x', title: thing.called, form: thing.form, said: '', madeOf: null },
-		place: { name: 'Counter' }
+		place: { name: 'Counter' },
+		own: []
 	} as unknown as LotRead;
 	const readOf = (way: string) => readable(fields[way] ?? {}, thing, home);
 	return {
