@@ -56,6 +56,8 @@ export const seasons: readonly DemoSeason[] = [
 /** A season's batch as it is written into the book, and what became of its packs. */
 export interface HistoryBatch {
 	readonly of: DemoSeason;
+	/** Its season's first: what was said of it. */
+	readonly first: boolean;
 	readonly daysAgo: number;
 	readonly raw_g: number;
 	readonly packs: number;
@@ -93,6 +95,7 @@ export function historyBatches(): HistoryBatch[] {
 				if (thrown > 0) gone.push({ daysAgo: last, packs: thrown, cause: of.thrown[1] });
 				return {
 					of,
+					first: b === 0,
 					daysAgo,
 					raw_g,
 					packs,

@@ -240,8 +240,7 @@ async function addHistory(
 			...columnsOf(closing),
 			paidMinor: h.paidMinor,
 			currency: h.paidMinor === null ? null : demo.household.currency,
-			again: of.again[0],
-			change: of.again[1],
+			...(h.first ? { again: of.again[0], change: of.again[1] } : {}),
 			createdAt: packed
 		});
 		const both = { householdId: id, food: food.id, form, condition: 'firm' as const, said: '', note: '', title, variety: of.variety ?? '' }; // prettier-ignore

@@ -26,6 +26,7 @@
 			/></label
 		>
 		<button class="btn">Find</button>
+		<a class="btn" href="/book/foods">By food</a>
 	</form>
 </div>
 {#if data.rows.length === 0}

@@ -11,6 +11,7 @@ import { pastStore } from './past';
 import { powerStore } from './power';
 import { printerStore } from './printers';
 import { runStore } from './runs';
+import { seasonStore } from './seasons';
 import { stockStore } from './stock';
 import { wantStore } from './wants';
 
@@ -26,6 +27,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
 		power: powerStore(db, household.id, now),
+		seasons: seasonStore(db, household.id),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),
 		wants: wantStore(db, household.id, now),
