@@ -55,6 +55,8 @@ export const openApi = {
 		license: { name: 'MIT', identifier: 'MIT' }
 	},
 	servers: [{ url: '/' }],
+	// Read-only reference: nobody signs in to it.
+	security: [],
 	paths: {
 		'/api/v1/foods': {
 			get: {
@@ -143,7 +145,8 @@ export const openApi = {
 				operationId: 'getDescription',
 				summary: 'This description.',
 				responses: {
-					200: { description: 'OpenAPI 3.1.', content: { 'application/json': { schema: { type: 'object' } } } }
+					200: { description: 'OpenAPI 3.1.', content: { 'application/json': { schema: { type: 'object' } } } },
+					421: { description: 'Asked under a name that this server does not answer to.' }
 				}
 			}
 		}
