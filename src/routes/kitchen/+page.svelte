@@ -43,6 +43,7 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
 	<h1 class="text-3xl">The kitchen</h1>
+	<a class="btn" href="/kitchen/out">Out and in</a>
 	<a class="btn {data.altitudeM === null ? 'btn-full' : ''}" href="/kitchen/first">Set it up in three answers</a>
 </div>
 <Rooms />

@@ -7,6 +7,7 @@ import { gearStore } from './gear';
 import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
 import { kitchensStore } from './kitchens';
+import { outStore } from './out';
 import { pastStore } from './past';
 import { powerStore } from './power';
 import { printerStore } from './printers';
@@ -28,6 +29,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		printers: printerStore(db, household.id, now),
 		power: powerStore(db, household.id, now),
 		seasons: seasonStore(db, household.id),
+		out: outStore(db, household.id, now),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),
 		wants: wantStore(db, household.id, now),

@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import ICAL from 'ical.js';
+import Papa from 'papaparse';
+import { expect, hydrated, test } from './help';
+
+type Whole = { household: { id: string; name: string }; tables: Record<string, Record<string, unknown>[]> };
+/** What two copies have in common: every row without its ids, each table sorted. */
+const alike = ({ tables }: Whole) =>
+	Object.fromEntries(
+		Object.entries(tables).map(([name, rows]) => [
+			name,
+			rows.map((r) => JSON.stringify(r).replace(/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, '#')).sort()
+		])
+	);
+
+test('the whole household goes out as one file, into an empty application, and is equal; a broken one is named row by row', async ({
+	page,
+	home,
+	sql
+}) => {
+	await page.goto('/kitchen');
+	await page.getByRole('link', { name: 'Out and in' }).click();
+	await hydrated(page);
+	const download = page.waitForEvent('download');
+	await page.getByRole('link', { name: 'The whole household, one file' }).click();
+	const file = await (await download).path();
+	const saved = JSON.parse(readFileSync(file, 'utf8')) as Whole;
+	expect(saved.household.id).toBe(home.id);
+	expect(saved.tables.lot?.length).toBeGreaterThan(60);
+	// A file with a wrong row: named, and nothing of it stands anywhere.
+	const households = async () => Number((await sql`select count(*)::int as n from household`)[0]?.n);
+	const before = await households();
+	const wrong = { ...saved, tables: { ...saved.tables, pot: saved.tables.pot?.map((p) => ({ ...p, litres: 'big' })) } };
+	const input = page.getByLabel('a whole household’s file');
+	await input.setInputFiles({ name: 'wrong.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(wrong)) }); // prettier-ignore
+	await page.getByRole('button', { name: 'Take wrong.json in' }).click();
+	await expect(page.getByRole('alert')).toContainText('pot, row 1, litres: must be number');
+	expect(await households()).toBe(before);
+	// Into a household that is empty, as on another machine.
+	await input.setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(saved)) }); // prettier-ignore
+	await page.getByRole('button', { name: 'Take good.json in' }).click();
+	await expect(page).toHaveURL(/\/kitchen$/);
+	expect(await households()).toBe(before + 1);
+	const again = (await (await page.request.get('/kitchen/out/household.json')).json()) as Whole;
+	expect(again.household.id).not.toBe(home.id);
+	expect(again.household.name).toBe(saved.household.name);
+	expect(alike(again)).toEqual(alike(saved));
+	await page.goto('/shelves');
+	await expect(page.getByText('beef mince').first()).toBeVisible();
+});
+
+test('tables and the calendar are read by other programs', async ({ page, home, sql }) => {
+	// A name that a spreadsheet would calculate, with a comma, quotes and a line's worth of accents.
+	await sql`update lot set note = '=1+1, "für Mutter"' where household_id = ${home.id} and food = 'kale' and waiting`;
+	const csv = async (table: string) => {
+		const reply = await page.request.get(`/kitchen/out/${table}.csv`);
+		expect(reply.headers()['content-type']).toContain('text/csv');
+		const text = (await reply.body()).toString('utf8');
+		expect(text.replace(/"(?:[^"]|"")*"/g, '').match(/(?<!\r)\n/)).toBeNull();
+		const { data, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true }); // prettier-ignore
+		expect(errors).toEqual([]);
+		return data;
+	};
+	const stock = await csv('stock');
+	expect(stock.find((r) => r.title === 'beef mince')).toMatchObject({ amount: '18', unit: 'pack', grams_each: '400' });
+	expect(stock.some((r) => r.note === '\'=1+1, "für Mutter"')).toBe(true);
+	const [kept] = await sql`
+		select sum(b.amount * l.unit_g)::float8 as g, count(*)::int as n from lot_balance b join lot l on l.id = b.lot_id
+		where b.household_id = ${home.id} and b.amount > 0`;
+	expect(stock).toHaveLength(Number(kept?.n));
+	expect(stock.reduce((s, r) => s + Number(r.amount) * Number(r.grams_each), 0)).toBeCloseTo(Number(kept?.g), 3);
+	const [moved] =
+		await sql`select count(*)::int as n, sum(amount)::float8 as s from movement where household_id = ${home.id}`;
+	const movements = await csv('movements');
+	expect([movements.length, movements.reduce((s, r) => s + Number(r.amount), 0)]).toEqual([Number(moved?.n), Number(moved?.s)]); // prettier-ignore
+	expect((await csv('book')).length).toBeGreaterThan(50);
+	expect((await page.request.get('/kitchen/out/secrets.csv')).status()).toBe(404);
+	const reply = await page.request.get('/kitchen/out/calendar.ics');
+	const text = await reply.text();
+	// Lines of at most 75 octets, folded (RFC 5545, 3.1).
+	for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+	const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
+	const events = calendar.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
+	expect(events.length).toBeGreaterThan(3);
+	expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
+	const peas = events.find((e) => /Use first: peas, shelled/.test(e.summary));
+	expect(peas?.startDate.isDate).toBe(true);
+	const [due] = await sql`select keeps_until::text as d from lot where household_id = ${home.id} and title = 'peas, shelled' and keeps_until > now() order by keeps_until limit 1`; // prettier-ignore
+	expect(peas?.startDate.toString()).toBe(due?.d);
+});
