@@ -1,5 +1,6 @@
 /** What may import what. The core and the tables are pure; imports point inward only. */
-const purePackages = 'node_modules/(d3-array|jstat|convert|bessel|psychrolib|@date-fns/utc|date-fns|fastest-levenshtein)/';
+const purePackages =
+	'node_modules/(d3-array|jstat|convert|bessel|psychrolib|@date-fns/utc|date-fns|fastest-levenshtein)/';
 module.exports = {
 	forbidden: [
 		{
