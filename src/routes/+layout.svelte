@@ -148,14 +148,14 @@
 		<a href="/basket" class="head py-2.5 text-2xl font-extrabold text-rim no-underline">Root Jar</a>
 		<nav
 			aria-label="Places"
-			class="order-last -mb-[3px] flex w-full justify-between overflow-x-auto sm:order-none sm:w-auto sm:flex-1 sm:justify-start sm:gap-0.5"
+			class="order-last -mx-2 -mb-[3px] flex w-[calc(100%+1rem)] justify-between overflow-x-auto sm:order-none sm:mx-0 sm:w-auto sm:flex-1 sm:justify-start sm:gap-0.5"
 		>
 			{#each places as p (p.href)}
 				{@const on = page.url.pathname.startsWith(p.href)}
 				<a
 					href={p.href}
 					aria-current={on ? 'page' : undefined}
-					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-[3px] text-[14px] no-underline sm:px-3 sm:text-[15px] {on
+					class="flex min-h-11 items-center rounded-t-xl border-2 border-b-0 px-px text-[13px] no-underline min-[430px]:px-[3px] min-[430px]:text-[14px] sm:px-3 sm:text-[15px] {on
 						? 'border-rim bg-ground font-bold text-rim'
 						: 'border-transparent text-ink hover:underline'}"
 				>

@@ -1,4 +1,5 @@
 import type { Database } from '../db/client';
+import { avoidStore } from './avoids';
 import { batchStore } from './batches';
 import { choiceStore } from './choices';
 import { eatenStore } from './eaten';
@@ -32,6 +33,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		out: outStore(db, household.id, now),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),
+		avoids: avoidStore(db, household.id, now),
 		wants: wantStore(db, household.id, now),
 		choices: choiceStore(db, household.id, now),
 		gather: gatherStore(db, household.id, now),

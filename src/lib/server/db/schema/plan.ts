@@ -51,3 +51,15 @@ export const powerCut = pgTable(
 		check('power_cut_order', sql`${t.until} is null or ${t.until} >= ${t.from}`)
 	]
 );
+
+/** A food that somebody at table does not eat. */
+export const avoid = pgTable(
+	'avoid',
+	{
+		householdId: owner(),
+		food: text('food').notNull(),
+		/** Who, in the household's words; empty for nobody in particular. */
+		who: text('who').notNull().default('')
+	},
+	(t) => [primaryKey({ columns: [t.householdId, t.food] })]
+);

@@ -130,6 +130,24 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 				return {};
 			}),
 
+		/** Several at once, as one step that is taken back whole: a supper. @throws {AppError} 404; 409 */
+		takeAll: (
+			key: string,
+			parts: readonly { lotId: string; amount: number }[],
+			words: string,
+			by: string
+		): Promise<Step> =>
+			once(db, householdId, { key, action: 'take all', body: { parts, words } }, now, async (tx) => {
+				const groupId = uuidv7();
+				const changes = [];
+				for (const { lotId, amount } of parts) {
+					const row = await ownLot(tx, householdId, lotId);
+					changes.push({ lotId, kind: 'take' as const, amount: -amount, cause: 'supper', batchId: row.batchId });
+				}
+				await post(tx, householdId, groupId, changes, { now, by });
+				return { groupId, words };
+			}),
+
 		/** @see keepAside */
 		aside: (key: string, step: { lotId: string; unit: LotUnit; amount: number; words: string }, by: string) =>
 			once(db, householdId, { key, action: 'aside', body: step }, now, (tx) =>

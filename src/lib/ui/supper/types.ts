@@ -1,0 +1,46 @@
+/** A part of a supper, in words. */
+export interface PartShown {
+	/** "2 × 500 g", "1.0 kg". */
+	readonly amount: string;
+	readonly name: string;
+	readonly place: string;
+	/** "from frozen", "in cold water first"; empty for what stands ready. */
+	readonly how: string;
+}
+export interface MealShown {
+	readonly title: string;
+	readonly minutes: number;
+	readonly parts: readonly PartShown[];
+	/** What is eaten first by it: "soon: by 18:00 today". */
+	readonly why: string;
+	readonly soon: boolean;
+	readonly short: boolean;
+	/** Lots and how much of each, for taking it in one tap. */
+	readonly take: string;
+}
+export interface ThawShown {
+	readonly lot: string;
+	readonly title: string;
+	readonly amount: string;
+	readonly place: string;
+	readonly hours: number;
+	readonly inTime: boolean;
+	readonly unit: string;
+	readonly units: number;
+}
+export interface SupperView {
+	readonly people: number;
+	/** "18:30", and that instant, ms. */
+	readonly at: string;
+	readonly atMs: number;
+	readonly within: number;
+	readonly meals: readonly MealShown[];
+	readonly thaws: readonly ThawShown[];
+	/** Where it is thawed; null without a fridge. */
+	readonly fridge: string | null;
+	readonly second: readonly { readonly title: string; readonly all: string; readonly until: string; readonly hours: number }[]; // prettier-ignore
+	readonly avoids: readonly { readonly food: string; readonly name: string; readonly who: string }[];
+	/** The food that has to go soonest before its new crop. */
+	readonly eatDown: { readonly name: string; readonly stands: string; readonly ration: string } | null;
+	readonly lowAcid: boolean;
+}
