@@ -145,7 +145,7 @@ test('before the haul: what fits, what all of it would push out, and what fits g
 	await expect(title).toContainText(/\d kg of 60\.0 kg\s+plums by [A-Z]\w+, and nothing else gives/, {
 		timeout: 20_000
 	});
-	await expect(page.getByText('€0.90/kg')).toBeVisible();
+	await expect(page.getByText('€0.90/kg', { exact: true })).toBeVisible();
 	await expect(page.getByText('€54.00 in all')).toBeVisible();
 	await expect(page.getByText(/kg less|not placed/).first()).toBeVisible({ timeout: 20_000 });
 	// A line that cannot be read is asked about, and nothing that was typed is lost.

@@ -3,6 +3,7 @@ import { redirect } from '@sveltejs/kit';
 import { basketStamp, haulView, takePlan, type TakenLot } from '$lib/server/share-haul';
 import { usualHelping_g } from '$core/stock/wants';
 import { decimalWithin, id, key, line, parse } from '$lib/server/parse';
+import { AppError } from '$lib/server/errors';
 import { knownFood } from '$lib/server/things';
 import type { WantOf } from '$lib/server/stores/wants';
 import { action, page } from '$lib/server/respond';
@@ -44,20 +45,29 @@ const planShape = Joi.array()
 		})
 	);
 
-/** Helpings a week by food: "want.green-beans" 3; an empty one is worked out again. */
-const wantsIn = (fields: Readonly<Record<string, string>>): WantOf[] =>
-	Object.entries(fields)
-		.filter(([name]) => name.startsWith('want.'))
-		.map(([name, said]) => {
-			const food = knownFood(name.slice('want.'.length));
-			const { perWeek } = parse(
-				Joi.object<{ perWeek: number }>({
-					perWeek: decimalWithin(0, 500).empty('').default(0).label(`${food.name}: helpings a week`)
-				}),
-				{ perWeek: said.trim() }
-			);
-			return { food: food.id, perWeek: Number(perWeek), helpingG: usualHelping_g };
-		});
+/** Helpings a week by food: "want.green-beans" 3; of a food that is named and has none it is worked out again. */
+function wantsIn({ foods, ...fields }: Readonly<Record<string, string>>): WantOf[] {
+	const { list } = parse(Joi.object<{ list: string }>({ list: line(4000).required().label('The foods') }), {
+		list: foods ?? ''
+	});
+	const named = [...new Set(list.split(','))].map((id) => knownFood(id));
+	const other = Object.keys(fields).find((name) => !named.some((f) => name === `want.${f.id}`));
+	if (other !== undefined)
+		throw new AppError(
+			400,
+			'BAD_INPUT',
+			`"${other.slice(0, 60)}" is none of the foods of this form. Nothing was saved.`
+		);
+	return named.map((food) => {
+		const { perWeek } = parse(
+			Joi.object<{ perWeek: number }>({
+				perWeek: decimalWithin(0, 500).empty('').default(0).label(`${food.name}: helpings a week`)
+			}),
+			{ perWeek: (fields[`want.${food.id}`] ?? '').trim() }
+		);
+		return { food: food.id, perWeek: Number(perWeek), helpingG: usualHelping_g };
+	});
+}
 
 export const actions: Actions = {
 	/** How often the foods of the haul are eaten: what a year takes of them. */

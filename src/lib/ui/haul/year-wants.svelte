@@ -17,6 +17,7 @@
 	</p>
 	<form method="POST" action="?/want" use:enhance={withNotice({ reset: false })}>
 		<Marks />
+		<input type="hidden" name="foods" value={wants.map((w) => w.food).join(',')} />
 		{#each wants as w (w.food)}
 			<label class="flex min-h-11 items-center justify-between gap-3 border-t border-line">
 				<span class="min-w-0"
