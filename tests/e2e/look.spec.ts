@@ -28,6 +28,12 @@ const places = [
 	'/kitchen/places',
 	'/kitchen/house',
 	'/shelves/add',
+	'/shelves/lasts',
+	'/shelves/power',
+	'/supper',
+	'/book/foods',
+	'/book/foods/green-beans',
+	'/kitchen/out',
 	'/basket/receipt',
 	...tables,
 	'/book/NOSUCH'

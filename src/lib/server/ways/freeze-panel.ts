@@ -27,7 +27,7 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 			minor(
 				'ready',
 				sayWeight(way.prepared_g, units),
-				`${Math.round(way.yieldShare * 100)} % of it, ${way.cut.name}${way.sugar ? `, with ${sayWeight(way.sugar.grams, units)} of sugar` : ''}`
+				`${Math.round(way.yieldShare * 100)} % of it, ${way.cut.name}${way.sugar ? `, with ${sayWeight(way.sugar.grams, units)} of sugar` : ''}${ownWords(look, way.cut.id)}`
 			),
 			...heat(way, units),
 			...ice(way, units),
@@ -39,7 +39,7 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 		more: moreOf(look, entry),
 		clock: onTheClock(way.work),
 		steps: way.steps,
-		notes: [...ownWords(look, way.cut.id), `To use: ${way.use}`, ...way.notes],
+		notes: [`To use: ${way.use}`, ...way.notes],
 		recipe: null,
 		cut: isMixture(look.thing) ? null : way.cut.id,
 		cautions: cautionsShown(way.cautions),
@@ -49,14 +49,12 @@ export function freezePanel(look: Look, entry: FreezeEntry, way: FreezeWay): Own
 	};
 }
 
-/** "By your own 6 batches 82 % comes into packs, 79 to 86; the table says 86." */
-function ownWords({ own, thing }: Look, cut: string): string[] {
+/** "; by your own 6 batches, 79 to 86; the table says 86": whose share it is reckoned with. */
+function ownWords({ own, thing }: Look, cut: string): string {
 	const learned = own.find((o) => o.cut === cut);
-	if (!learned || isMixture(thing)) return [];
+	if (!learned || isMixture(thing)) return '';
 	const percent = (share: number) => Math.round(share * 100);
-	return [
-		`By your own ${sayCount(learned.batches, 'batch', 'batches')} ${percent(learned.share)} % comes into packs, ${percent(learned.low)} to ${percent(learned.high)}; the table says ${percent(learned.table)}.`
-	];
+	return `; by your own ${sayCount(learned.batches, 'batch', 'batches')}, ${percent(learned.low)} to ${percent(learned.high)}; the table says ${percent(learned.table)}`;
 }
 
 function heat(way: FreezeWay, units: Units): Fact[] {
