@@ -1,24 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chance } from './chance.fixture';
 import { afterWeeks, perDraw, priorOf, seasonOf, strangers, type Draw, type Eaten } from './draws';
 import { lastsFor, rationTo, weeksFor } from './lasts';
 
 const week = 7 * 86_400_000;
 const now = Date.parse('2026-12-01T12:00:00Z');
-
-/** A seeded generator, and what is drawn from it by it. */
-function chance(seed: number) {
-	let s = seed >>> 0;
-	const u = () => {
-		s = (s + 0x6d2b79f5) >>> 0;
-		let t = Math.imul(s ^ (s >>> 15), 1 | s);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 4294967296;
-	};
-	const normal = () => Math.sqrt(-2 * Math.log(u())) * Math.cos(2 * Math.PI * u());
-	const wait = (perWeek: number) => (-Math.log(u()) / perWeek) * week;
-	return { u, normal, wait };
-}
 
 interface World {
 	/** Rates of foods: the household's own, about once in ten days, times or by three. */
@@ -31,7 +18,7 @@ interface World {
 /** What goes at a pace that changes: by thinning, at most three times the usual. */
 function* meals(c: ReturnType<typeof chance>, from: number, rate: number, world: World): Generator<Draw> {
 	for (let at = from; ;) {
-		at += c.wait(3 * rate);
+		at += c.wait(3 * rate) * week;
 		if (c.u() < world.pace(at) / 3) yield { at, units: world.packs(c) };
 	}
 }

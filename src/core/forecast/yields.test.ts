@@ -1,17 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chance } from './chance.fixture';
 import { learnYield } from './yields';
-
-function chance(seed: number) {
-	let s = seed >>> 0;
-	const u = () => {
-		s = (s + 0x6d2b79f5) >>> 0;
-		let t = Math.imul(s ^ (s >>> 15), 1 | s);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 4294967296;
-	};
-	return { u, normal: () => Math.sqrt(-2 * Math.log(u())) * Math.cos(2 * Math.PI * u()) };
-}
 
 describe('yields learned', () => {
 	for (const n of [0, 1, 3, 10, 40])

@@ -42,7 +42,7 @@ describe('a household as one file', () => {
 		await startWay(stores, { key: randomUUID(), body: {} }, beans?.lot.id ?? '', { way: 'raw', said: { grams: '2000' } }, now); // prettier-ignore
 		const saved = await wholeOf(link.db, first, now);
 		expect(new Ajv2020({ strict: false }).validate(wholeSchema, saved)).toBe(true);
-		expect(Object.values(saved.tables).flat().length).toBeGreaterThan(700);
+		expect(Object.values(saved.tables).flat().length).toBeGreaterThan(400);
 		const again = await takeWhole(link.db, readWhole(JSON.stringify(saved)), now);
 		const copy = await wholeOf(link.db, again, now);
 		expect(under(saved, again)).toEqual(sorted(copy));
