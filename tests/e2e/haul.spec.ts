@@ -160,6 +160,7 @@ test('before the haul: what fits, what all of it would push out, and what fits g
 	await expect(page.getByRole('textbox', { name: /What came in/ })).toHaveValue('2 kg plums at 0.90 a kilo');
 	await page.getByRole('textbox', { name: /What came in/ }).press('Enter');
 	await expect(page.getByRole('link', { name: 'Ways for plums' })).toBeVisible();
-	const [lot] = await sql`select price_minor from lot where household_id = ${home.id} and food = 'plums' and waiting order by created_at desc limit 1`;
+	const [lot] =
+		await sql`select price_minor from lot where household_id = ${home.id} and food = 'plums' and waiting order by created_at desc limit 1`;
 	expect(lot?.price_minor).toBe(180);
 });
