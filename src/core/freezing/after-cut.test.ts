@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { FoodGroup } from '../../reference/tables';
-import { afterCut, conditionOf, cutRead, fridge_h, refreeze_C, throwAfter_h, type Verdict } from './after-cut';
+import {
+	afterCut,
+	coldAgain,
+	conditionOf,
+	cutRead,
+	fridge_h,
+	refreeze_C,
+	throwAfter_h,
+	type Verdict
+} from './after-cut';
 
 const hour = 3_600_000;
 const groups: FoodGroup[] = [
@@ -56,6 +65,20 @@ describe('after the power was out (USDA FSIS, Keeping Food Safe During an Emerge
 			}),
 			{ numRuns: 500 }
 		);
+	});
+	it('lasts until the probe is seen cold again: a freezer that stays warm with the power back is judged until now', () => {
+		const warm = Array.from({ length: 61 }, (_, i) => ({ at: i * 6 * 60_000, value: i < 10 ? -2 : 9 }));
+		const [back, later] = [2 * hour, 6 * hour];
+		expect(coldAgain(warm, back, later)).toBe(later);
+		expect(cutRead(warm, 0, coldAgain(warm, back, later)).warm_h).toBeGreaterThan(4.9);
+		const cooled = warm.map((r) => (r.at >= 4 * hour ? { ...r, value: -10 } : r));
+		expect(coldAgain(cooled, back, later)).toBe(4 * hour);
+		expect(coldAgain([], back, later)).toBe(back);
+		// Silent since it was warm: nobody has seen it cold.
+		const silent = warm.filter((r) => r.at < back);
+		expect(coldAgain(silent, back, later)).toBe(later);
+		const said = cutRead(silent, 0, later);
+		expect(afterCut('meat', conditionOf(said) ?? 'unknown', said.warm_h + said.unread_h).verdict).toBe('throw');
 	});
 	it('knows nothing without readings, counts a gap as warm where an end of it is, and a night at −8 °C as cold', () => {
 		expect(conditionOf(cutRead([], 0, 8 * hour))).toBeNull();

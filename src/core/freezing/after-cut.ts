@@ -74,6 +74,22 @@ export function cutRead(
 	};
 }
 
+/**
+ * Until when a cut lasts for the food: until its probe is seen cold again. Without a cold reading since the power came back it
+ * lasts until now, where the last that was read was warm.
+ *
+ * @param readings in order of time
+ */
+export function coldAgain(
+	readings: readonly { readonly at: number; readonly value: number }[],
+	back: number,
+	now: number
+): number {
+	const seen = readings.find((r) => r.at >= back && r.value <= refreeze_C)?.at;
+	const last = readings.at(-1);
+	return seen ?? (last && last.value > refreeze_C ? now : back);
+}
+
 /** The condition that a probe's word comes to; null where it does not know. */
 export function conditionOf({ most_C, unread_h }: CutRead): Condition | null {
 	if (most_C === null) return null;

@@ -1,5 +1,6 @@
 import {
 	afterCut,
+	coldAgain,
 	conditionOf,
 	cutRead,
 	cutSource,
@@ -90,7 +91,7 @@ export async function cutView(stores: Stores, { units }: HouseholdRow, now: Date
 		const probe = parts.flatMap((p) => read.get(p.id) ?? []).sort((a, b) => a.at - b.at);
 		// Back again it stays warm until it is cold: until then its food goes on warming.
 		const back = out?.until ?? now.getTime();
-		const colder = probe.find((r) => r.at >= back && r.value <= refreeze_C)?.at ?? back;
+		const colder = coldAgain(probe, back, now.getTime());
 		const said = cutRead(probe, from, out?.until === null ? now.getTime() : colder);
 		const measured = probe.length > 0 ? conditionOf(said) : null;
 		const told = parts.map((p) => cut?.found[p.id]).find((f) => f !== undefined);

@@ -1,4 +1,4 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import { stringify } from 'csv-stringify/sync';
 import type { Database } from '../db/client';
 import { batch, container, instrument, lot, lotBalance, movement, place, reading } from '../db/schema';
@@ -49,10 +49,9 @@ async function rowsOf(db: Database, householdId: string, table: CsvTable): Promi
 				.innerJoin(place, eq(place.id, lot.placeId))
 				.leftJoin(batch, eq(batch.id, lot.batchId))
 				.leftJoin(container, eq(container.id, lot.containerId))
-				.where(eq(lotBalance.householdId, householdId))
+				.where(and(eq(lotBalance.householdId, householdId), gt(lotBalance.amount, 0)))
 				.orderBy(asc(place.position), asc(lot.since), asc(lot.id))
-				.limit(mostRows)
-				.then((rows) => rows.filter((r) => r.amount > 0));
+				.limit(mostRows);
 		case 'book':
 			return db
 				.select({

@@ -1,9 +1,9 @@
 import { sql } from 'drizzle-orm';
-import type { Eaten } from '$core/forecast/draws';
+import type { Draw, Eaten, Standing } from '$core/forecast/draws';
 import type { Database } from '../db/client';
 
 /** A food on a day: what went of it, and by how much there was more or less of it in the evening. */
-interface FoodDay extends Record<string, unknown> {
+export interface FoodDay extends Record<string, unknown> {
 	readonly food: string;
 	/** Noon of the day, ms. */
 	readonly at: number;
@@ -38,7 +38,14 @@ export function eatenStore(db: Database, householdId: string, now: Date) {
 					and not exists (select 1 from movement r where r.reverses_id = m.id)
 				group by 1, 2
 				order by 1, 2`);
-			return eatenFrom(rows, meal_g, now.getTime());
+			// What stands now less what came and went since is what stood at the beginning.
+			const { rows: standing } = await db.execute<{ food: string; grams: number }>(sql`
+				select l.food, sum(b.amount * l.unit_g)::float8 as grams
+				from lot_balance b join lot l on l.id = b.lot_id
+				where b.household_id = ${householdId} and b.amount > 0 and not l.waiting
+				group by 1`);
+			const stands = new Map(standing.map((r) => [r.food, r.grams]));
+			return eatenFrom(rows, stands, { meal_g, since: since.getTime(), now: now.getTime() });
 		},
 
 		/** When each food came in first in the calendar year before, a whole number of years on, ms: when it may be new again. */
@@ -62,21 +69,43 @@ export function eatenStore(db: Database, householdId: string, now: Date) {
 	};
 }
 
-/** Days of each food, in order, as what went of it and while there was any. */
-export function eatenFrom(rows: readonly FoodDay[], meal_g: number, now: number): Map<string, Eaten> {
-	const foods = new Map<string, { draws: Eaten['draws'][number][]; standing: Eaten['standing'][number][]; grams: number; from: number }>(); // prettier-ignore
+interface Going {
+	readonly draws: Draw[];
+	readonly standing: Standing[];
+	grams: number;
+	/** Since when there is some, ms. */
+	from: number;
+}
+
+/**
+ * Days of each food, in order, as what went of it and while there was any.
+ *
+ * @param stands what stands of each food now, g: less what its days changed it is what stood before them
+ */
+export function eatenFrom(
+	rows: readonly FoodDay[],
+	stands: ReadonlyMap<string, number>,
+	{ meal_g, since, now }: { readonly meal_g: number; readonly since: number; readonly now: number }
+): Map<string, Eaten> {
+	const foods = new Map<string, Going>();
+	for (const [food, grams] of stands) foods.set(food, { draws: [], standing: [], grams, from: since });
+	for (const { food, grams } of rows) {
+		const known = foods.get(food) ?? { draws: [], standing: [], grams: 0, from: since };
+		foods.set(food, { ...known, grams: known.grams - grams });
+	}
 	for (const r of rows) {
-		const known = foods.get(r.food) ?? { draws: [], standing: [], grams: 0, from: r.at };
-		foods.set(r.food, known);
+		const known = foods.get(r.food);
+		if (!known) continue;
 		const units = r.packs + r.loose_g / meal_g;
 		if (units > 1e-6) known.draws.push({ at: r.at, units });
 		const missing = r.found_packs + r.found_g / meal_g;
 		if (missing > 1e-6) known.draws.push({ at: r.at, units: missing, found: true });
-		const before = known.grams;
+		const stood = known.grams > 1;
 		known.grams += r.grams;
-		if (before <= 1 && known.grams > 1) known.from = r.at;
+		const stays = known.grams > 1;
+		if (!stood) known.from = r.at;
 		// What comes and goes on one day stood there for it.
-		if (known.grams <= 1 && (before > 1 || units > 1e-6)) known.standing.push({ from: before > 1 ? known.from : r.at, to: r.at + day_ms / 2 }); // prettier-ignore
+		if (!stays && (stood || units > 1e-6)) known.standing.push({ from: known.from, to: r.at + day_ms / 2 });
 	}
 	return new Map(
 		[...foods].map(([food, { draws, standing, grams, from }]) => [
