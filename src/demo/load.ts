@@ -243,7 +243,16 @@ async function addHistory(
 			...(h.first ? { again: of.again[0], change: of.again[1] } : {}),
 			createdAt: packed
 		});
-		const both = { householdId: id, food: food.id, form, condition: 'firm' as const, said: '', note: '', title, variety: of.variety ?? '' }; // prettier-ignore
+		const both = {
+			householdId: id,
+			food: food.id,
+			form,
+			condition: 'firm' as const,
+			said: '',
+			note: '',
+			title,
+			variety: of.variety ?? ''
+		};
 		lots.push({
 			...both,
 			id: rawId,

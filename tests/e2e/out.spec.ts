@@ -32,12 +32,20 @@ test('the whole household goes out as one file, into an empty application, and i
 	const before = await households();
 	const wrong = { ...saved, tables: { ...saved.tables, pot: saved.tables.pot?.map((p) => ({ ...p, litres: 'big' })) } };
 	const input = page.getByLabel('a whole household’s file');
-	await input.setInputFiles({ name: 'wrong.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(wrong)) }); // prettier-ignore
+	await input.setInputFiles({
+		name: 'wrong.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify(wrong))
+	});
 	await page.getByRole('button', { name: 'Take wrong.json in' }).click();
 	await expect(page.getByRole('alert')).toContainText('pot, row 1, litres: must be number');
 	expect(await households()).toBe(before);
 	// Into a household that is empty, as on another machine.
-	await input.setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(saved)) }); // prettier-ignore
+	await input.setInputFiles({
+		name: 'good.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from(JSON.stringify(saved))
+	});
 	await page.getByRole('button', { name: 'Take good.json in' }).click();
 	await expect(page).toHaveURL(/\/kitchen$/);
 	expect(await households()).toBe(before + 1);
@@ -57,7 +65,10 @@ test('tables and the calendar are read by other programs', async ({ page, home, 
 		expect(reply.headers()['content-type']).toContain('text/csv');
 		const text = (await reply.body()).toString('utf8');
 		expect(text.replace(/"(?:[^"]|"")*"/g, '').match(/(?<!\r)\n/)).toBeNull();
-		const { data, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true }); // prettier-ignore
+		const { data, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+			header: true,
+			skipEmptyLines: true
+		});
 		expect(errors).toEqual([]);
 		return data;
 	};
@@ -72,7 +83,10 @@ test('tables and the calendar are read by other programs', async ({ page, home, 
 	const [moved] =
 		await sql`select count(*)::int as n, sum(amount)::float8 as s from movement where household_id = ${home.id}`;
 	const movements = await csv('movements');
-	expect([movements.length, movements.reduce((s, r) => s + Number(r.amount), 0)]).toEqual([Number(moved?.n), Number(moved?.s)]); // prettier-ignore
+	expect([movements.length, movements.reduce((s, r) => s + Number(r.amount), 0)]).toEqual([
+		Number(moved?.n),
+		Number(moved?.s)
+	]);
 	expect((await csv('book')).length).toBeGreaterThan(30);
 	expect((await page.request.get('/kitchen/out/secrets.csv')).status()).toBe(404);
 	const reply = await page.request.get('/kitchen/out/calendar.ics');
@@ -85,6 +99,7 @@ test('tables and the calendar are read by other programs', async ({ page, home, 
 	expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
 	const peas = events.find((e) => /Use first: peas, shelled/.test(e.summary));
 	expect(peas?.startDate.isDate).toBe(true);
-	const [due] = await sql`select keeps_until::text as d from lot where household_id = ${home.id} and title = 'peas, shelled' and keeps_until > now() order by keeps_until limit 1`; // prettier-ignore
+	const [due] =
+		await sql`select keeps_until::text as d from lot where household_id = ${home.id} and title = 'peas, shelled' and keeps_until > now() order by keeps_until limit 1`;
 	expect(peas?.startDate.toString()).toBe(due?.d);
 });

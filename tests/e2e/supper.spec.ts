@@ -40,7 +40,8 @@ test('a supper for five at 18:30: within the minutes, taken in one tap, taken ba
 	// For tomorrow it goes to the fridge tonight, and has its second clock there.
 	await page.getByRole('button', { name: 'Move to the fridge: beef mince' }).click();
 	await expect(page.getByRole('heading', { name: 'Opened and thawed' })).toBeVisible();
-	const [thawed] = await sql`select l.state, b.amount::int as packs from lot_balance b join lot l on l.id = b.lot_id where b.household_id = ${home.id} and l.state = 'thawed' and b.amount > 0`; // prettier-ignore
+	const [thawed] =
+		await sql`select l.state, b.amount::int as packs from lot_balance b join lot l on l.id = b.lot_id where b.household_id = ${home.id} and l.state = 'thawed' and b.amount > 0`;
 	expect(thawed).toEqual({ state: 'thawed', packs: 2 });
 });
 
@@ -55,7 +56,9 @@ test('a food of the book: its years, the share learned beside the table’s, nex
 	await expect(years.first()).toBeVisible();
 	expect(await years.count()).toBeGreaterThanOrEqual(2);
 	await expect(page.getByText('bag split').first()).toBeVisible();
-	await expect(page.getByRole('img', { name: /Your green beans keep \d+ %, between \d+ % and \d+ %; the table says 88 %/ })).toBeVisible(); // prettier-ignore
+	await expect(
+		page.getByRole('img', { name: /Your green beans keep \d+ %, between \d+ % and \d+ %; the table says 88 %/ })
+	).toBeVisible();
 	const sum = page.getByText('packs wanted').locator('..');
 	await expect(sum).toContainText('as eaten till now');
 	await page.getByLabel(/helpings wanted a week/).fill('20');

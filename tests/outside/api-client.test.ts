@@ -22,14 +22,22 @@ describe('the open description, outside', () => {
 		const [path] = Object.keys(openApi.paths);
 		const broken = { ...openApi, paths: { [path ?? '']: { get: { summary: 'x' } } } };
 		const wrong = makeDocumentFromString(JSON.stringify(broken), 'openapi.json');
-		expect((await lintDocument({ document: wrong, externalRefResolver: new BaseResolver(), config: config.styleguide })).length).toBeGreaterThan(0); // prettier-ignore
+		expect(
+			(await lintDocument({ document: wrong, externalRefResolver: new BaseResolver(), config: config.styleguide }))
+				.length
+		).toBeGreaterThan(0);
 	});
 
 	it('makes a client that compiles, strictly', async () => {
 		const input = join(ground, 'openapi.json');
 		writeFileSync(input, JSON.stringify(openApi));
 		const output = join(ground, 'client');
-		await createClient({ input, output: { path: output, postProcess: [] }, plugins: ['@hey-api/typescript', '@hey-api/sdk', '@hey-api/client-fetch'], logs: { level: 'silent' } }); // prettier-ignore
+		await createClient({
+			input,
+			output: { path: output, postProcess: [] },
+			plugins: ['@hey-api/typescript', '@hey-api/sdk', '@hey-api/client-fetch'],
+			logs: { level: 'silent' }
+		});
 		const use = join(ground, 'use.ts');
 		writeFileSync(
 			use,
@@ -53,7 +61,11 @@ export async function first(): Promise<string> {
 			types: []
 		};
 		const faults = (files: string[]) =>
-			ts.getPreEmitDiagnostics(ts.createProgram(files, options)).map((d) => `${d.file?.fileName.split('/').pop() ?? ''}: ${ts.flattenDiagnosticMessageText(d.messageText, ' ')}`); // prettier-ignore
+			ts
+				.getPreEmitDiagnostics(ts.createProgram(files, options))
+				.map(
+					(d) => `${d.file?.fileName.split('/').pop() ?? ''}: ${ts.flattenDiagnosticMessageText(d.messageText, ' ')}`
+				);
 		expect(readdirSync(output)).toContain('sdk.gen.ts');
 		expect(faults([use])).toEqual([]);
 		// What is not described does not compile.

@@ -46,7 +46,10 @@ describe('after the power was out (USDA FSIS, Keeping Food Safe During an Emerge
 			expect(afterCut(group, 'unknown', 0).verdict).toBe(fruit ? 'look' : 'throw');
 		}
 	});
-	const line = fc.array(fc.record({ at: fc.integer({ min: -60, max: 1500 }), value: fc.double({ min: -25, max: 20, noNaN: true }) }), { maxLength: 60 }); // prettier-ignore
+	const line = fc.array(
+		fc.record({ at: fc.integer({ min: -60, max: 1500 }), value: fc.double({ min: -25, max: 20, noNaN: true }) }),
+		{ maxLength: 60 }
+	);
 	const sorted = (l: readonly { at: number; value: number }[]) =>
 		[...l].sort((a, b) => a.at - b.at).map((r) => ({ at: r.at * 60_000, value: r.value }));
 	const severity: Record<Verdict, number> = { stays: 0, refreeze: 1, look: 1, cook: 2, throw: 3 };
@@ -59,7 +62,9 @@ describe('after the power was out (USDA FSIS, Keeping Food Safe During an Emerge
 					expect(read.warm_h + read.unread_h).toBeLessThanOrEqual(24 + 1e-9);
 					return severity[afterCut('meat', conditionOf(read) ?? 'unknown', read.warm_h).verdict];
 				};
-				const warmer = readings.map((r, i) => (i === n % Math.max(1, readings.length) ? { ...r, value: r.value + more } : r)); // prettier-ignore
+				const warmer = readings.map((r, i) =>
+					i === n % Math.max(1, readings.length) ? { ...r, value: r.value + more } : r
+				);
 				// What nobody knew may become known by it: 'unknown' is as hard as it gets.
 				expect(judge(warmer)).toBeGreaterThanOrEqual(Math.min(judge(readings), 2));
 			}),
@@ -82,7 +87,15 @@ describe('after the power was out (USDA FSIS, Keeping Food Safe During an Emerge
 	});
 	it('knows nothing without readings, counts a gap as warm where an end of it is, and a night at −8 °C as cold', () => {
 		expect(conditionOf(cutRead([], 0, 8 * hour))).toBeNull();
-		const gap = cutRead([{ at: 0, value: -18 }, { at: 3 * hour, value: 6 }, { at: 3.5 * hour, value: 2 }], 0, 3.5 * hour); // prettier-ignore
+		const gap = cutRead(
+			[
+				{ at: 0, value: -18 },
+				{ at: 3 * hour, value: 6 },
+				{ at: 3.5 * hour, value: 2 }
+			],
+			0,
+			3.5 * hour
+		);
 		expect(gap).toMatchObject({ most_C: 6, warm_h: 3.5, unread_h: 0 });
 		const night = Array.from({ length: 97 }, (_, i) => ({ at: i * 5 * 60_000, value: -18 + i * 0.1 }));
 		expect(conditionOf(cutRead(night, 0, 8 * hour))).toBe('hard');

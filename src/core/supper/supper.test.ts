@@ -50,7 +50,9 @@ describe('supper out of what stands there', () => {
 		expect(mince?.parts[2]?.grams).toBe(1000);
 		// A hen of 1.2 kg takes an hour and twenty in cold water before it is cooked: not tonight.
 		expect(meals.some((m) => m.parts.some((p) => p.eatable.food === 'chicken'))).toBe(false);
-		expect(suppers(larder, { ...ask, within_min: 120 }).some((m) => m.parts.some((p) => p.eatable.food === 'chicken'))).toBe(true); // prettier-ignore
+		expect(
+			suppers(larder, { ...ask, within_min: 120 }).some((m) => m.parts.some((p) => p.eatable.food === 'chicken'))
+		).toBe(true);
 	});
 	it('goes by the printed thaw times: a day in the fridge for each 4 lb, half an hour a pound in cold water (USDA FSIS, The Big Thaw, from memory)', () => {
 		expect([300, 1800, 1900, 5000].map(thaw_h)).toEqual([24, 24, 48, 72]);

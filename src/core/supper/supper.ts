@@ -29,7 +29,16 @@ export type Role = 'main' | 'vegetable' | 'starch';
 /** A helping as it is kept, a head, g (common practice). */
 const helping_g: Readonly<Record<Role, number>> = { main: 150, vegetable: 150, starch: 200 };
 /** What fills a plate beside the vegetable (common practice). */
-const starches: ReadonlySet<string> = new Set(['potatoes', 'sweet-potatoes', 'sweet-corn', 'dry-beans', 'shelling-beans', 'winter-squash', 'pumpkins', 'lima-beans']); // prettier-ignore
+const starches: ReadonlySet<string> = new Set([
+	'potatoes',
+	'sweet-potatoes',
+	'sweet-corn',
+	'dry-beans',
+	'shelling-beans',
+	'winter-squash',
+	'pumpkins',
+	'lima-beans'
+]);
 const mains: ReadonlySet<FoodGroup> = new Set(['meat', 'poultry', 'fish', 'egg', 'dish']);
 
 /** What a food is on the plate; null for what is none of a supper: fruit, herbs, stock by itself. */

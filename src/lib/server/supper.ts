@@ -85,9 +85,14 @@ export async function supperView(
 		people,
 		within_min: within,
 		now: now.getTime(),
-		eaten: new Map([...eaten].flatMap(([food, e]) => { const last = e.draws.at(-1); return last ? [[food, last.at] as const] : []; })),
+		eaten: new Map(
+			[...eaten].flatMap(([food, e]) => {
+				const last = e.draws.at(-1);
+				return last ? [[food, last.at] as const] : [];
+			})
+		),
 		avoid: new Set(avoids.map((a) => a.food))
-	}; // prettier-ignore
+	};
 	const list = found.map((f) => f.eatable);
 	const lotOf = new Map(found.map((f) => [f.lot.id, f.lot]));
 	const shown = (part: Part): PartShown => {
@@ -97,7 +102,12 @@ export async function supperView(
 			amount: eatable.packed ? `${n} × ${lot?.each ?? ''}` : sayWeight(Math.round(grams), units),
 			name: eatable.name,
 			place: eatable.place,
-			how: minutes.how === 'from frozen' ? 'from frozen' : minutes.how === 'cold water first' ? 'in cold water first, in its bag' : '' // prettier-ignore
+			how:
+				minutes.how === 'from frozen'
+					? 'from frozen'
+					: minutes.how === 'cold water first'
+						? 'in cold water first, in its bag'
+						: ''
 		};
 	};
 	const meals = suppers(list, ask);
@@ -131,7 +141,12 @@ export async function supperView(
 			units: Math.round(n)
 		})),
 		fridge: places.find((p) => p.kind === 'fridge')?.id ?? null,
-		second: shelves.second.map((l) => ({ title: l.title, all: l.all, until: l.until, hours: (l.by - now.getTime()) / 3_600_000 })), // prettier-ignore
+		second: shelves.second.map((l) => ({
+			title: l.title,
+			all: l.all,
+			until: l.until,
+			hours: (l.by - now.getTime()) / 3_600_000
+		})),
 		avoids: avoids.map((a) => ({ ...a, name: foodById(a.food)?.name ?? a.food })),
 		eatDown: hurry ? { name: hurry.name, stands: hurry.stands, ration: hurry.ration } : null,
 		lowAcid: meals.some((m) => m.parts.some((p) => p.eatable.state === 'canned' && p.eatable.lowAcid))

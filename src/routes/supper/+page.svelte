@@ -22,7 +22,8 @@
 	const left_min = $derived((void ticks, Math.ceil((supper.atMs - clock.at(Date.now())) / 60_000)));
 	const clockWords = (min: number) => `${Math.floor(min / 60)}:${String(min % 60).padStart(2, '0')}`;
 	const minutes = [20, 40, 60, 90] as const;
-	const until = (hours: number) => (hours < 1 ? 'under an hour' : hours < 48 ? `${Math.floor(hours)} h` : `${Math.floor(hours / 24)} days`); // prettier-ignore
+	const until = (hours: number) =>
+		hours < 1 ? 'under an hour' : hours < 48 ? `${Math.floor(hours)} h` : `${Math.floor(hours / 24)} days`;
 	const ask = (more: Record<string, string | number>) =>
 		`/supper?${new URLSearchParams(Object.entries({ people: supper.people, at: supper.at, within: supper.within, ...more }).map(([k, v]) => [k, String(v)])).toString()}`;
 	/** 1 goes to the first meal's button; only Enter on it takes it. */

@@ -55,13 +55,23 @@ export async function calendarOf(stores: Stores, household: HouseholdRow, now: D
 			add(`use-${l.id}`, date < today ? today : date, `Use first: ${l.title}, ${l.all}`, `${place.name}. ${l.until}`);
 		}
 	for (const look of shelves.looks)
-		add(`look-${look.kind}-${look.lotIds[0] ?? ''}`, max(today, dateIn(household.zone, look.at)), `${look.name}: ${look.place}`, sayCount(look.lotIds.length, 'lot')); // prettier-ignore
+		add(
+			`look-${look.kind}-${look.lotIds[0] ?? ''}`,
+			max(today, dateIn(household.zone, look.at)),
+			`${look.name}: ${look.place}`,
+			sayCount(look.lotIds.length, 'lot')
+		);
 	for (const { lot, shares } of planned) {
 		const title = basket.find((b) => b.lot.id === lot)?.lot.title;
 		if (!title) continue;
 		for (const { way, planned: parts } of shares)
 			for (const { on, grams } of parts ?? [])
-				add(`plan-${lot}-${way.replace(/\W/g, '-')}-${on}`, max(today, on), `${title}: ${isApart(way) ? apartNames[way] : way}, ${(grams / 1000).toFixed(1)} kg`, 'By the plan of the haul.'); // prettier-ignore
+				add(
+					`plan-${lot}-${way.replace(/\W/g, '-')}-${on}`,
+					max(today, on),
+					`${title}: ${isApart(way) ? apartNames[way] : way}, ${(grams / 1000).toFixed(1)} kg`,
+					'By the plan of the haul.'
+				);
 	}
 	return calendar.toString();
 }

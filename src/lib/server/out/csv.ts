@@ -125,11 +125,65 @@ async function rowsOf(db: Database, householdId: string, table: CsvTable): Promi
 }
 
 const columns: Readonly<Record<CsvTable, readonly string[]>> = {
-	stock: ['place', 'title', 'food', 'form', 'state', 'amount', 'unit', 'content', 'content_unit', 'grams_each', 'container', 'variety', 'origin', 'since', 'keeps_until', 'code', 'note'],
-	book: ['code', 'packed_on', 'title', 'food', 'form', 'cut', 'way', 'method', 'raw_g', 'packed_g', 'packs', 'kept', 'hands_s', 'elapsed_s', 'paid_minor', 'currency', 'keeps_until', 'again', 'change', 'struck'],
-	movements: ['id', 'happened', 'recorded', 'kind', 'title', 'food', 'amount', 'unit', 'grams_each', 'cause', 'by', 'code', 'lot', 'takes_back'],
+	stock: [
+		'place',
+		'title',
+		'food',
+		'form',
+		'state',
+		'amount',
+		'unit',
+		'content',
+		'content_unit',
+		'grams_each',
+		'container',
+		'variety',
+		'origin',
+		'since',
+		'keeps_until',
+		'code',
+		'note'
+	],
+	book: [
+		'code',
+		'packed_on',
+		'title',
+		'food',
+		'form',
+		'cut',
+		'way',
+		'method',
+		'raw_g',
+		'packed_g',
+		'packs',
+		'kept',
+		'hands_s',
+		'elapsed_s',
+		'paid_minor',
+		'currency',
+		'keeps_until',
+		'again',
+		'change',
+		'struck'
+	],
+	movements: [
+		'id',
+		'happened',
+		'recorded',
+		'kind',
+		'title',
+		'food',
+		'amount',
+		'unit',
+		'grams_each',
+		'cause',
+		'by',
+		'code',
+		'lot',
+		'takes_back'
+	],
 	readings: ['instrument', 'quantity', 'at', 'value', 'span_ms', 'least', 'most', 'fault']
-}; // prettier-ignore
+};
 
 /** One table as a file. */
 export async function csvOf(db: Database, householdId: string, table: CsvTable): Promise<string> {

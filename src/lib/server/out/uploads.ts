@@ -18,7 +18,11 @@ export function addPart(id: string, n: number, text: string, now: number): void 
 	const before = file.chunks[n]?.length ?? 0;
 	if (n >= mostParts || held() - before + text.length > mostBytes) {
 		parts.delete(id);
-		throw new AppError(413, 'TOO_LARGE', 'The file is larger than 64 MB, or too many come in at once. Nothing was taken in.'); // prettier-ignore
+		throw new AppError(
+			413,
+			'TOO_LARGE',
+			'The file is larger than 64 MB, or too many come in at once. Nothing was taken in.'
+		);
 	}
 	file.chunks[n] = text;
 	file.size += text.length - before;

@@ -23,9 +23,13 @@ function under(whole: Whole, household: string): unknown {
 	const own = new Map<string, string>([[String(whole.household.id), household]]);
 	for (const rows of Object.values(whole.tables))
 		for (const row of rows) if (row.id) own.set(String(row.id), idIn(household, String(row.id)));
-	const text = JSON.stringify(whole.tables).replace(/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, (one) => own.get(one) ?? one); // prettier-ignore
+	const text = JSON.stringify(whole.tables).replace(
+		/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g,
+		(one) => own.get(one) ?? one
+	);
 	const tables = JSON.parse(text) as Record<string, object[]>;
-	const key = (row: object): string => JSON.stringify(Object.fromEntries(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1)))); // prettier-ignore
+	const key = (row: object): string =>
+		JSON.stringify(Object.fromEntries(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1))));
 	return {
 		household: { ...whole.household, id: household, createdAt: '', isDefault: false, demoDate: null, touched: true },
 		tables: Object.fromEntries(Object.entries(tables).map(([name, rows]) => [name, rows.map(key).sort()]))
@@ -39,7 +43,13 @@ describe('a household as one file', () => {
 		if (!home) throw new Error('no demo');
 		const stores = storesFor(link.db, home, now);
 		const [beans] = (await stores.stock.basket()).filter((l) => l.lot.title.includes('beans'));
-		await startWay(stores, { key: randomUUID(), body: {} }, beans?.lot.id ?? '', { way: 'raw', said: { grams: '2000' } }, now); // prettier-ignore
+		await startWay(
+			stores,
+			{ key: randomUUID(), body: {} },
+			beans?.lot.id ?? '',
+			{ way: 'raw', said: { grams: '2000' } },
+			now
+		);
 		const saved = await wholeOf(link.db, first, now);
 		expect(new Ajv2020({ strict: false }).validate(wholeSchema, saved)).toBe(true);
 		expect(Object.values(saved.tables).flat().length).toBeGreaterThan(400);
@@ -50,7 +60,9 @@ describe('a household as one file', () => {
 		if (!there) throw new Error('no copy');
 		const others = storesFor(link.db, there, now);
 		expect(await lastsView(others, there, now)).toEqual(await lastsView(stores, home, now));
-		expect((await foodBook(others, there, 'green-beans', now)).seasons).toEqual((await foodBook(stores, home, 'green-beans', now)).seasons); // prettier-ignore
+		expect((await foodBook(others, there, 'green-beans', now)).seasons).toEqual(
+			(await foodBook(stores, home, 'green-beans', now)).seasons
+		);
 		expect((await others.runs.reserved()).size).toBe(1);
 	});
 
@@ -62,7 +74,13 @@ describe('a household as one file', () => {
 		expect(() => readWhole('{"format":')).toThrow(/no JSON/);
 		expect(() => readWhole('[]')).toThrow(/no whole household/);
 		const lots = saved.tables.lot ?? [];
-		const bad = { ...saved, tables: { ...saved.tables, lot: lots.map((l, i) => (i === 2 ? { ...l, unitG: 'much' } : i === 4 ? { ...l, extra: 1 } : l)) } }; // prettier-ignore
+		const bad = {
+			...saved,
+			tables: {
+				...saved.tables,
+				lot: lots.map((l, i) => (i === 2 ? { ...l, unitG: 'much' } : i === 4 ? { ...l, extra: 1 } : l))
+			}
+		};
 		let faults: { message: string }[] = [];
 		try {
 			readWhole(JSON.stringify(bad));
@@ -75,10 +93,15 @@ describe('a household as one file', () => {
 		]);
 		const orphan = { ...saved, tables: { ...saved.tables, place: [] } };
 		await expect(takeWhole(link.db, readWhole(JSON.stringify(orphan)), now)).rejects.toMatchObject({ status: 400 });
-		const balances = (saved.tables.lot_balance ?? []).map((b, i) => (i === 0 ? { ...b, amount: Number(b.amount) + 1 } : b)); // prettier-ignore
+		const balances = (saved.tables.lot_balance ?? []).map((b, i) =>
+			i === 0 ? { ...b, amount: Number(b.amount) + 1 } : b
+		);
 		const more = { ...saved, tables: { ...saved.tables, lot_balance: balances } };
 		await expect(takeWhole(link.db, readWhole(JSON.stringify(more)), now)).rejects.toThrow(/not the sum/);
-		const twice = { ...saved, tables: { ...saved.tables, pot: [...(saved.tables.pot ?? []), ...(saved.tables.pot ?? [])] } }; // prettier-ignore
+		const twice = {
+			...saved,
+			tables: { ...saved.tables, pot: [...(saved.tables.pot ?? []), ...(saved.tables.pot ?? [])] }
+		};
 		await expect(takeWhole(link.db, readWhole(JSON.stringify(twice)), now)).rejects.toMatchObject({ status: 400 });
 		expect(await count()).toBe(before);
 	});
@@ -86,7 +109,8 @@ describe('a household as one file', () => {
 
 /** The same order, without new ids. */
 function sorted(whole: Whole): unknown {
-	const key = (row: object): string => JSON.stringify(Object.fromEntries(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1)))); // prettier-ignore
+	const key = (row: object): string =>
+		JSON.stringify(Object.fromEntries(Object.entries(row).sort(([a], [b]) => (a < b ? -1 : 1))));
 	return {
 		household: { ...whole.household, createdAt: '', isDefault: false, demoDate: null, touched: true },
 		tables: Object.fromEntries(Object.entries(whole.tables).map(([name, rows]) => [name, rows.map(key).sort()]))

@@ -189,7 +189,10 @@ export function readWhole(text: string): Whole {
 	const errors = check.errors ?? [];
 	const faults = errors.slice(0, mostFaults).map((e) => ({ field: e.instancePath, message: faultWords(e) }));
 	const version = (said as { version?: unknown } | null)?.version;
-	const other = typeof version === 'number' && version !== wholeVersion ? ` It is of version ${version}; this reads ${wholeVersion}.` : ''; // prettier-ignore
+	const other =
+		typeof version === 'number' && version !== wholeVersion
+			? ` It is of version ${version}; this reads ${wholeVersion}.`
+			: '';
 	throw new AppError(
 		400,
 		'NOT_WHOLE',
@@ -259,7 +262,11 @@ export async function takeWhole(db: Database, whole: Whole, now: Date): Promise<
 	} catch (thrown) {
 		const code = (thrown as { cause?: { code?: string } }).cause?.code ?? '';
 		if (/^23/.test(code))
-			throw new AppError(400, 'NOT_WHOLE', 'Rows of this file do not belong together: one names another that is not in it, or two are one. Nothing was taken in.'); // prettier-ignore
+			throw new AppError(
+				400,
+				'NOT_WHOLE',
+				'Rows of this file do not belong together: one names another that is not in it, or two are one. Nothing was taken in.'
+			);
 		throw thrown;
 	}
 	return id;
@@ -279,5 +286,9 @@ async function balanced(tx: Parameters<Parameters<Database['transaction']>[0]>[0
 		)
 		.limit(1);
 	if (wrong)
-		throw new AppError(400, 'NOT_WHOLE', 'What stands in this file is not the sum of what happened in it. Nothing was taken in.'); // prettier-ignore
+		throw new AppError(
+			400,
+			'NOT_WHOLE',
+			'What stands in this file is not the sum of what happened in it. Nothing was taken in.'
+		);
 }

@@ -11,7 +11,13 @@ export function outStore(db: Database, householdId: string, now: Date) {
 		/** Another household beside this one, from a file. @returns its id @throws {AppError} 400 */
 		async takeIn(key: string, text: string): Promise<string> {
 			const whole = readWhole(text);
-			const done = await once(db, householdId, { key, action: 'take in', body: { of: whole.household.id, at: whole.savedAt } }, now, async () => ({ id: await takeWhole(db, whole, now) })); // prettier-ignore
+			const done = await once(
+				db,
+				householdId,
+				{ key, action: 'take in', body: { of: whole.household.id, at: whole.savedAt } },
+				now,
+				async () => ({ id: await takeWhole(db, whole, now) })
+			);
 			return done.id;
 		}
 	};

@@ -38,7 +38,12 @@ export interface SupperView {
 	readonly thaws: readonly ThawShown[];
 	/** Where it is thawed; null without a fridge. */
 	readonly fridge: string | null;
-	readonly second: readonly { readonly title: string; readonly all: string; readonly until: string; readonly hours: number }[]; // prettier-ignore
+	readonly second: readonly {
+		readonly title: string;
+		readonly all: string;
+		readonly until: string;
+		readonly hours: number;
+	}[];
 	readonly avoids: readonly { readonly food: string; readonly name: string; readonly who: string }[];
 	/** The food that has to go soonest before its new crop. */
 	readonly eatDown: { readonly name: string; readonly stands: string; readonly ration: string } | null;

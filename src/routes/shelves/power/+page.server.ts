@@ -42,7 +42,10 @@ export const actions: Actions = {
 		}),
 	back: (event) =>
 		action(event, async (fields) => {
-			const v = parse(Joi.object<{ until: string; key: string }>({ until: local('When it came back'), key: key() }), fields); // prettier-ignore
+			const v = parse(
+				Joi.object<{ until: string; key: string }>({ until: local('When it came back'), key: key() }),
+				fields
+			);
 			const { stores, household } = event.locals;
 			await stores.power.ended(v.key, instant(v.until, household.zone, 'until'));
 			return { saved: 'When it came back' };
