@@ -5,7 +5,7 @@ import { env } from '$env/dynamic/private';
 import { keepDemo } from '$demo/load';
 import { bringUpToDate, connect, type Database } from '$lib/server/db/client';
 import { checkAction, checkAddress, checkDoor, guard, isOpened } from '$lib/server/door';
-import { AppError, asAppError } from '$lib/server/errors';
+import { AppError, asAppError, notFound } from '$lib/server/errors';
 import { clockOf } from '$lib/server/clock';
 import { askPin, lostHousehold, turnedAway, wantsPage } from '$lib/server/plain-page';
 import { warmLabels } from '$lib/server/labels/draw';
@@ -15,6 +15,7 @@ import { defaultHousehold, householdWithRuns } from '$lib/server/stores/househol
 import { isPaired, makePin, pair, theInstallation, type Installation } from '$lib/server/stores/installation';
 import { layStandIns } from '$lib/server/instruments/stand-ins';
 import { LiveHub } from '$lib/server/live';
+import { householdOfFeed } from '$lib/server/stores/out';
 import { instrumentById, instrumentStore, thinAll } from '$lib/server/stores/instruments';
 import { cookieHousehold, unsigned } from '$lib/server/who';
 
@@ -82,6 +83,12 @@ function instrumentOf(event: RequestEvent): string | undefined {
 	return token === undefined || !own ? undefined : unsigned(token, own.cookieSecret);
 }
 
+/** The household whose calendar is read by this address. */
+function feedOf({ url }: RequestEvent): Promise<string | undefined> {
+	const key = /^\/calendar\/([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})$/.exec(url.pathname)?.[1];
+	return key === undefined ? Promise.resolve(undefined) : householdOfFeed(db(), key);
+}
+
 /** Names, origins, headers and the PIN: before anything is shown or written. */
 const atTheDoor: Handle = async ({ event, resolve }) => {
 	if (building) return resolve(event);
@@ -111,6 +118,8 @@ async function turnAway(event: RequestEvent): Promise<Response | undefined> {
 	if (!opened || url.pathname === '/alive' || fromItself(event)) return undefined;
 	if (url.pathname === '/pin' && request.method === 'POST') return pairDevice(event);
 	if (instrumentOf(event) !== undefined) return undefined;
+	// A calendar knows no PIN: its address is its word, and opens nothing else.
+	if ((await feedOf(event)) !== undefined) return undefined;
 	if (await isPaired(db(), tokenOf(event), new Date())) return undefined;
 	if (wantsPage(request)) return askPin(url.pathname + url.search);
 	throw new AppError(
@@ -166,6 +175,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	}
 	const now = clockOf(event.cookies.get('clock'), env.ROOT_JAR_TEST === '1');
 	if (event.url.pathname.startsWith('/instruments/')) return byInstrument({ event, resolve }, now);
+	if (event.url.pathname.startsWith('/calendar/')) return byFeed({ event, resolve }, now);
 	const said = cookieHousehold(event.cookies.get('household'), own.cookieSecret);
 	const found = said.is === 'unknown' ? undefined : await householdWithRuns(db(), said.is === 'id' ? said.id : null);
 	if (!found) {
@@ -212,6 +222,18 @@ async function byInstrument({ event, resolve }: Parameters<Handle>[0], now: Date
 		);
 	event.locals.household = found.household;
 	event.locals.instrument = row;
+	event.locals.now = now;
+	event.locals.secret = own.cookieSecret;
+	event.locals.stores = storesFor(db(), found.household, now);
+	return resolve(event);
+}
+
+/** A calendar reads the household of its address, whichever cookie came with it. @throws {AppError} 404 */
+async function byFeed({ event, resolve }: Parameters<Handle>[0], now: Date): Promise<Response> {
+	const id = await feedOf(event);
+	const found = id === undefined ? undefined : await householdWithRuns(db(), id);
+	if (!found || !own) throw notFound('calendar');
+	event.locals.household = found.household;
 	event.locals.now = now;
 	event.locals.secret = own.cookieSecret;
 	event.locals.stores = storesFor(db(), found.household, now);

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { begin, expect, hydrated, later, main, postForm, press, test, type TestClock } from './help';
 import type { Page } from '@playwright/test';
 
@@ -134,6 +135,11 @@ test('tomatoes crushed, 7 + 2 quarts in boiling water: boiling lost at minute 30
 	await expect(record.getByRole('row').nth(1)).toContainText(/7bottled lemon juice.*50 min/);
 	const code = page.url().split('/').pop() ?? '';
 	expect((await context.request.get(`/book/${code}/labels`)).headers()['content-type']).toContain('pdf');
+	// The record on paper says the same.
+	const paper = await (await context.request.get(`/book/${code}/record.pdf`)).body();
+	const printed = execFileSync('pdftotext', ['-layout', '-', '-'], { input: paper }).toString();
+	expect(printed).toMatch(/1\s+7\s+bottled lemon juice.*50 min/);
+	expect(printed).toContain('30 min lost, the full time again');
 	// Next morning each lid is pressed: one gives, and goes into the fridge as an opened jar.
 	await later(page, clock, minute * 14 * 60);
 	const [lot] = await lots();

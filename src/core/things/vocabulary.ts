@@ -1,5 +1,6 @@
-import { foodRows, type PlaceKind } from '../../reference/tables';
+import { foodRows, type FoodRow, type PlaceKind } from '../../reference/tables';
 import { madeRows, wordLists, type MadeRow } from '../../reference/things';
+import { transformRows } from '../../reference/transforms';
 import type { Condition, State } from './thing';
 import { nameKey } from './words';
 
@@ -50,3 +51,15 @@ export const markOf = (key: string): Mark | undefined => marks.get(key);
 export const longestMark = longest;
 export const allMarks = (): IterableIterator<[string, Mark]> => marks.entries();
 export const purposes: ReadonlySet<string> = new Set(wordLists.purposes.map(nameKey));
+
+const madeForms: ReadonlySet<string> = new Set([
+	...wordLists.preserves,
+	...wordLists.parts,
+	...transformRows.flatMap((r) => [r.from.form, r.to.form])
+]);
+/** Whether a food can be had in this form: one of its own, a cut, or what is made of it. */
+export const isFormOf = (food: FoodRow, form: string): boolean =>
+	form === 'whole' ||
+	food.forms.some((f) => f.id === form) ||
+	food.cuts.some((c) => c.id === form) ||
+	madeForms.has(form);

@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import { date, decimalWithin, id, key, line, parse, weightWithin } from '$lib/server/parse';
 import { readMoney } from '$core/quantities/money';
-import { gramsOf } from '$core/stock/amount';
 import { AppError } from '$lib/server/errors';
+import { pastOf } from '$lib/server/past-batch';
 import { action, page } from '$lib/server/respond';
 import { echoOfShelf, readShelf, shelfPlace, standingOf } from '$lib/server/shelf-line';
 import type { Actions, PageServerLoad } from './$types';
@@ -72,37 +72,19 @@ export const actions: Actions = {
 				]);
 			}
 			const { standing } = standingOf(reading, shelfPlace(reading, read.places), v.text, household, now);
-			if (!standing.entry)
-				throw new AppError(400, 'NO_PACKS', 'The Book keeps packs: say how many of how much, and how they were kept, such as "12 × 500 g green beans, frozen Aug 2025". Nothing was saved.', [
-					{ field: 'text', message: 'Packs, and how they were kept.' }
-				]); // prettier-ignore
 			const paidMinor = v.paid === undefined ? null : readMoney(v.paid, household.currency);
 			if (paidMinor === undefined)
 				throw new AppError(400, 'BAD_INPUT', `"${v.paid}" is no amount of ${household.currency}. Nothing was saved.`, [
 					{ field: 'paid', message: 'Write it like 4.20.' }
 				]);
-			const packed_g = Math.round(gramsOf(standing.counted, standing.amount));
-			if (v.raw !== undefined && packed_g > v.raw * 4)
-				throw new AppError(
-					409,
-					'SURPRISE',
-					'Four times as much came out as went in: check the two. Nothing was saved.',
-					[{ field: 'raw', message: 'Less than a quarter of what came out.' }]
-				);
 			const { code } = await stores.batches.addPast(
 				{ key: once, body: v },
-				{
-					food: standing.lot.food,
-					form: standing.lot.form,
-					title: standing.lot.title,
-					...standing.entry,
+				pastOf(standing, {
 					raw_g: v.raw ?? 0,
-					packed_g,
-					packs: standing.amount,
 					hands_s: Math.round(Number(v.hours ?? 0) * 3600),
 					paidMinor,
-					currency: paidMinor === null ? null : household.currency
-				}
+					currency: household.currency
+				})
 			);
 			return { saved: `Entry ${code}` };
 		})

@@ -63,7 +63,7 @@
 			/></label
 		>
 		<button class="btn">Find</button>
-		<button type="button" class="btn" onclick={() => print()}>Print the list</button>
+		<a class="btn" href="/shelves/list.pdf" target="_blank" rel="noopener">Print the list</a>
 		<a class="btn" href="/shelves/lasts">How long it lasts</a>
 		<a class="btn" href="/shelves/add">Add what is here already</a>
 	</form>

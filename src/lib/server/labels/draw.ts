@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { Label } from './label-sheet.mjs';
+import type { Paper } from './paper.mjs';
 
 /** The thread as it stands on the disk: it is no part of the bundle, and the server's folder is the project's. */
 const file = join(process.cwd(), 'src', 'lib', 'server', 'labels', 'label-worker.mjs');
@@ -41,11 +42,16 @@ function theThread(): Worker {
 /** Begins the thread before anybody waits for it: its fonts and library take a second to read. */
 export const warmLabels = (): void => void theThread();
 
-/** Draws a sheet off the request's thread. @see labelSheet */
-export function drawLabels(labels: readonly Label[], paper: 'a4' | 'letter'): Promise<Uint8Array> {
+function draw(ask: { labels: readonly Label[] } | { paper: Paper }, size: 'a4' | 'letter'): Promise<Uint8Array> {
 	return new Promise((done, failed) => {
 		const id = ++asked;
 		waiting.set(id, { done, failed });
-		theThread().postMessage({ id, labels, paper });
+		theThread().postMessage({ id, size, ...ask });
 	});
 }
+
+/** Draws a sheet off the request's thread. @see labelSheet */
+export const drawLabels = (labels: readonly Label[], size: 'a4' | 'letter'): Promise<Uint8Array> =>
+	draw({ labels }, size);
+/** The same of a paper for the wall or the file. @see paperOf */
+export const drawPaper = (paper: Paper, size: 'a4' | 'letter'): Promise<Uint8Array> => draw({ paper }, size);

@@ -1,9 +1,11 @@
 import { json } from '@sveltejs/kit';
 import Joi from 'joi';
+import type { Units } from '$core/quantities/format';
 import { AppError } from '../errors';
 import { id, key, parse, readJson } from '../parse';
-import { drawLabels } from './draw';
+import { drawLabels, drawPaper } from './draw';
 import type { Label } from './label-sheet.mjs';
+import type { Paper } from './paper.mjs';
 
 /** Sheets are drawn one after the other: a heap of them keeps no other request waiting longer than one does. */
 let last: Promise<unknown> = Promise.resolve();
@@ -19,18 +21,25 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 	return turn.finally(() => waiting--);
 }
 
-/** The sheet as an answer to open and print. @throws {AppError} 429 too many are asked for at once */
-export async function labelResponse(label: Label, count: number, units: 'metric' | 'us'): Promise<Response> {
-	const labels = Array.from({ length: count }, () => label);
-	const bytes = await inTurn(() => drawLabels(labels, units === 'us' ? 'letter' : 'a4'));
-	return new Response(bytes as Uint8Array<ArrayBuffer>, {
+const sizeOf = (units: Units) => (units === 'us' ? ('letter' as const) : ('a4' as const));
+const asPdf = (bytes: Uint8Array, name: string): Response =>
+	new Response(bytes as Uint8Array<ArrayBuffer>, {
 		headers: {
 			'content-type': 'application/pdf',
-			'content-disposition': `inline; filename="labels-${label.code}.pdf"`,
+			'content-disposition': `inline; filename="${name}.pdf"`,
 			'cache-control': 'no-store'
 		}
 	});
+
+/** The sheet as an answer to open and print. @throws {AppError} 429 too many are asked for at once */
+export async function labelResponse(label: Label, count: number, units: Units): Promise<Response> {
+	const labels = Array.from({ length: count }, () => label);
+	return asPdf(await inTurn(() => drawLabels(labels, sizeOf(units))), `labels-${label.code}`);
 }
+
+/** The same of a paper. @param name of the file, without its end @throws {AppError} 429 too many are asked for at once */
+export const paperResponse = async (paper: Paper, name: string, units: Units): Promise<Response> =>
+	asPdf(await inTurn(() => drawPaper(paper, sizeOf(units))), name);
 
 /** Labels to a printer of the household: {printer, key}. @throws {AppError} 400, 404, 409 */
 export async function sendLabels(
@@ -41,6 +50,6 @@ export async function sendLabels(
 		Joi.object<{ printer: string; key: string }>({ printer: id().required().label('The printer'), key: key() }),
 		await readJson(request)
 	);
-	const paper = locals.household.units === 'us' ? 'letter' : 'a4';
+	const paper = sizeOf(locals.household.units);
 	return json(await locals.stores.printers.send(once, printer, { label, count, paper }));
 }

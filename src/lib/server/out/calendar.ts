@@ -16,7 +16,7 @@ const most = 400;
  * Looks, use-first dates and the steps of the plan as a calendar, RFC 5545: whole days in the household's zone, each with an id
  * of its own that stays, so that a feed that is read again changes and doubles nothing.
  */
-export async function calendarOf(stores: Stores, household: HouseholdRow, now: Date): Promise<string> {
+async function calendarOf(stores: Stores, household: HouseholdRow, now: Date): Promise<string> {
 	const [shelves, planned, basket] = await Promise.all([
 		shelvesOf(stores, household, now, { most }),
 		stores.choices.planned(),
@@ -76,3 +76,17 @@ export async function calendarOf(stores: Stores, household: HouseholdRow, now: D
 	return calendar.toString();
 }
 const max = (a: string, b: string): string => (a > b ? a : b);
+
+/** The calendar as an answer: read by a calendar, or kept as a file. */
+export async function calendarResponse(
+	{ stores, household, now }: Pick<App.Locals, 'stores' | 'household' | 'now'>,
+	as: 'inline' | 'attachment'
+): Promise<Response> {
+	return new Response(await calendarOf(stores, household, now), {
+		headers: {
+			'content-type': 'text/calendar; charset=utf-8; method=PUBLISH',
+			'content-disposition': `${as}; filename="root-jar.ics"`,
+			'cache-control': 'no-store'
+		}
+	});
+}

@@ -19,7 +19,9 @@ const cell = (value: unknown): string | number =>
 			? value.toISOString()
 			: typeof value === 'number'
 				? value
-				: safe(String(value));
+				: typeof value === 'object'
+					? JSON.stringify(value)
+					: safe(String(value));
 
 async function rowsOf(db: Database, householdId: string, table: CsvTable): Promise<Record<string, unknown>[]> {
 	switch (table) {
@@ -29,8 +31,15 @@ async function rowsOf(db: Database, householdId: string, table: CsvTable): Promi
 					place: place.name,
 					title: lot.title,
 					food: lot.food,
+					kind: lot.foodKind,
 					form: lot.form,
 					state: lot.state,
+					was: lot.was,
+					condition: lot.condition,
+					made_of: lot.madeOf,
+					process: lot.process,
+					wild: lot.wild,
+					identified: lot.identified,
 					amount: lotBalance.amount,
 					unit: lot.unit,
 					content: lot.content,
@@ -129,8 +138,15 @@ const columns: Readonly<Record<CsvTable, readonly string[]>> = {
 		'place',
 		'title',
 		'food',
+		'kind',
 		'form',
 		'state',
+		'was',
+		'condition',
+		'made_of',
+		'process',
+		'wild',
+		'identified',
 		'amount',
 		'unit',
 		'content',

@@ -30,11 +30,11 @@ export function addPart(id: string, n: number, text: string, now: number): void 
 	parts.set(id, file);
 }
 
-/** The file whole; it is forgotten. @throws {AppError} 400 a part is missing, or it was too long ago */
-export function wholeFile(id: string, count: number, now: number): string {
+/** The file whole; it is forgotten, unless it is only looked at. @throws {AppError} 400 a part is missing, or it was too long ago */
+export function wholeFile(id: string, count: number, now: number, look = false): string {
 	tidy(now);
 	const file = parts.get(id);
-	parts.delete(id);
+	if (!look) parts.delete(id);
 	const chunks = file?.chunks ?? [];
 	if (
 		!file ||

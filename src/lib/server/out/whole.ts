@@ -30,7 +30,7 @@ interface Known {
 	readonly counter: PgColumn | undefined;
 }
 const isCounter = (c: Column): boolean => c.columnType.startsWith('PgBigSerial') || c.columnType.startsWith('PgSerial');
-const left: ReadonlySet<string> = new Set(['idempotency']);
+const left: ReadonlySet<string> = new Set(['idempotency', 'calendar_feed']);
 
 const known: Known[] = Object.values(schema).flatMap((table): Known[] => {
 	if (!(table instanceof PgTable)) return [];
@@ -97,7 +97,8 @@ function ofColumn(c: PgColumn): object {
 const ofRow = (columns: Readonly<Record<string, PgColumn>>) => ({
 	type: 'object',
 	additionalProperties: false,
-	required: Object.keys(columns),
+	// What has a value of its own may be missing: a file of before knows nothing of it.
+	required: Object.entries(columns).flatMap(([name, c]) => (c.notNull && !c.hasDefault ? [name] : [])),
 	properties: Object.fromEntries(Object.entries(columns).map(([name, c]) => [name, ofColumn(c)]))
 });
 
@@ -116,7 +117,6 @@ export const wholeSchema = {
 		tables: {
 			type: 'object',
 			additionalProperties: false,
-			required: known.map((k) => k.name),
 			properties: Object.fromEntries(known.map((k) => [k.name, { type: 'array', items: ofRow(k.columns) }]))
 		}
 	}
@@ -231,9 +231,10 @@ export async function takeWhole(db: Database, whole: Whole, now: Date): Promise<
 		text.replace(/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/g, (one) => own.get(one) ?? one);
 	const into = (columns: Readonly<Record<string, PgColumn>>, row: Row): Row =>
 		Object.fromEntries(
-			Object.entries(columns).map(([name, c]) => {
+			Object.entries(columns).flatMap(([name, c]) => {
+				if (row[name] === undefined && c.hasDefault) return [];
 				const value = renamed(row[name] ?? null);
-				return [name, c.dataType === 'date' && typeof value === 'string' ? new Date(value) : value];
+				return [[name, c.dataType === 'date' && typeof value === 'string' ? new Date(value) : value] as const];
 			})
 		);
 	try {

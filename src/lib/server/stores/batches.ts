@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { DriedBefore } from '$core/ways/dry-ways';
 import type { CanningLog, Closing } from '$core/runs/engine/book';
 import { planOf, type RunPlan } from '$core/runs/kinds';
-import type { Database } from '../db/client';
+import type { Database, Tx } from '../db/client';
 import { batch, lot, lotBalance, run, runOutput } from '../db/schema';
 import { AppError, notFound } from '../errors';
 import { once } from './once';
@@ -32,40 +32,53 @@ export interface PastBatch {
 	readonly currency: string | null;
 }
 
+/** What else is known of a batch that another book has. */
+export type PastMore = Partial<Pick<BatchRow, 'code' | 'cut' | 'again' | 'change' | 'elapsedS'>>;
+
+/** Writes a batch of before into the book; nothing comes onto the shelves by it. */
+export async function insertPast(
+	tx: Tx,
+	householdId: string,
+	past: PastBatch & PastMore,
+	now: Date
+): Promise<{ code: string }> {
+	const [free = ''] = past.code === undefined ? await freeCodes(tx, householdId, 1) : [past.code];
+	const { raw_g, packed_g, packs, hands_s, elapsedS, ...rest } = past;
+	const closing: Closing = {
+		raw_g,
+		load_g: packed_g,
+		packed_g,
+		packs,
+		supper_g: 0,
+		yield: raw_g > 0 && packed_g > 0 ? packed_g / raw_g : null,
+		elapsed_s: elapsedS ?? hands_s,
+		hands_s,
+		lots: [],
+		potfuls: []
+	};
+	await tx.insert(batch).values({
+		id: uuidv7(),
+		householdId,
+		cut: past.form,
+		useWords: '',
+		madeBy: 'hand',
+		closing,
+		...columnsOf(closing),
+		...rest,
+		code: free,
+		createdAt: now
+	});
+	return { code: free };
+}
+
 export function batchStore(db: Database, householdId: string, now: Date) {
 	const mine = eq(batch.householdId, householdId);
 	return {
 		/** An entry of before; nothing comes onto the shelves by it. @param ask what was typed */
 		addPast(ask: { key: string; body: unknown }, past: PastBatch): Promise<{ code: string }> {
-			return once(db, householdId, { ...ask, action: 'past batch' }, now, async (tx) => {
-				const [code = ''] = await freeCodes(tx, householdId, 1);
-				const { raw_g, packed_g, packs, hands_s, ...rest } = past;
-				const closing: Closing = {
-					raw_g,
-					load_g: packed_g,
-					packed_g,
-					packs,
-					supper_g: 0,
-					yield: raw_g > 0 && packed_g > 0 ? packed_g / raw_g : null,
-					elapsed_s: hands_s,
-					hands_s,
-					lots: [],
-					potfuls: []
-				};
-				await tx.insert(batch).values({
-					id: uuidv7(),
-					householdId,
-					code,
-					cut: past.form,
-					useWords: '',
-					madeBy: 'hand',
-					closing,
-					...columnsOf(closing),
-					...rest,
-					createdAt: now
-				});
-				return { code };
-			});
+			return once(db, householdId, { ...ask, action: 'past batch' }, now, (tx) =>
+				insertPast(tx, householdId, past, now)
+			);
 		},
 
 		/** what trays of a food took in loads of before: the newest loads first, those alone that the hand called dry. */

@@ -30,7 +30,7 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		printers: printerStore(db, household.id, now),
 		power: powerStore(db, household.id, now),
 		seasons: seasonStore(db, household.id),
-		out: outStore(db, household.id, now),
+		out: outStore(db, household, now),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),
 		avoids: avoidStore(db, household.id, now),

@@ -17,3 +17,20 @@ export interface GearGroup {
 	readonly items: readonly GearItem[];
 	readonly adds: readonly { readonly kind: GearKind; readonly name: string; readonly values: Readonly<Record<string, string>> }[];
 } // prettier-ignore
+
+/** A table that would come in, as its rows were understood. */
+export interface TableShown {
+	/** Of which file. */
+	readonly upload: string;
+	readonly kind: 'stock' | 'book';
+	readonly rows: number;
+	readonly wrong: number;
+	readonly already: number;
+	/** Those at fault first, then the others; not all of a long file. */
+	readonly list: readonly {
+		readonly line: number;
+		readonly words: string;
+		readonly already: boolean;
+		readonly faults: readonly { readonly column: string; readonly message: string }[];
+	}[];
+}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { kPaOf } from '$core/canning/find-process';
+	import { heatWords, lostWords, restartWords, wordWords } from '$core/canning/record-words';
 	import type { CanningLog } from '$core/runs/engine/book';
 	import { boardOf } from '$core/runs/kinds/can/board';
 	import type { CanState } from '$core/runs/kinds/can/fold';
@@ -16,18 +17,6 @@
 		units,
 		zone
 	}: { log: CanningLog; plan: CanPlan; state: CanState; units: Units; zone: string } = $props();
-	const heats: Record<string, string> = {
-		'boiling-water': 'boiling water',
-		steam: 'a steam canner',
-		pressure: 'a pressure canner'
-	};
-	const why: Record<string, string> = {
-		vent: 'the vent was closed too early',
-		fell: 'it fell below, or off the boil',
-		gap: 'a gap that nobody spoke for',
-		early: 'the heat went off too early',
-		changed: 'the Kitchen was changed'
-	};
 </script>
 
 <section class="mt-8 break-inside-avoid" aria-label="Canning record">
@@ -37,7 +26,7 @@
 		<dd class="font-semibold">{log.product}, {log.style} pack, {log.jar}s</dd>
 		<dt class="text-soft">heated in</dt>
 		<dd class="font-semibold">
-			{heats[log.heat] ?? log.heat}{log.psi === null
+			{heatWords[log.heat] ?? log.heat}{log.psi === null
 				? ''
 				: `, ${sayPressure(log.psi, kPaOf(log.psi), units)} by a ${log.gauge === 'dial' ? 'dial' : 'weight'}`}, {log.canner}
 		</dd>
@@ -77,14 +66,10 @@
 		{#if l.restarts.length + l.words.length > 0}
 			<ul class="mt-2 list-disc pl-5 text-[15px]">
 				{#each l.restarts as r, i (i)}<li>
-						Load {l.n}, {sayTime(r.at, zone)}: {why[r.why] ?? r.why}{r.lost_s >= 60
-							? `; ${Math.round(r.lost_s / 60)} min lost, the full time again`
-							: '; the full time again'}.
+						Load {l.n}, {sayTime(r.at, zone)}: {restartWords[r.why] ?? r.why}{lostWords(r.lost_s)}.
 					</li>{/each}
 				{#each l.words as w, i (i)}<li>
-						Load {l.n}, {sayTime(w.from, zone)} to {sayTime(w.to, zone)} without a reading: {w.word === 'yes'
-							? 'watched the whole time, by a person’s word'
-							: 'nobody was sure; the full time again'}.
+						Load {l.n}, {sayTime(w.from, zone)} to {sayTime(w.to, zone)} without a reading: {wordWords(w.word)}.
 					</li>{/each}
 			</ul>
 		{/if}

@@ -47,7 +47,9 @@
 		<a class="btn" href="/book/{b.code}/labels" target="_blank" rel="noopener">Labels</a><SendLabels
 			href="/book/{b.code}/labels"
 			printers={data.printers}
-		/><button class="btn" onclick={() => print()}>Print</button>
+		/>{#if c.canning}<a class="btn" href="/book/{data.batch.code}/record.pdf" target="_blank" rel="noopener"
+				>Canning record, PDF</a
+			>{/if}<button class="btn" onclick={() => print()}>Print</button>
 	</p>
 </div>
 {#if data.run && data.run.differences.length > 0}

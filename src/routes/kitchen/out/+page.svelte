@@ -1,14 +1,17 @@
 <script lang="ts">
-	import { v7 as uuidv7 } from 'uuid';
 	import { enhance } from '$app/forms';
+	import FileIn from '$lib/ui/kitchen/file-in.svelte';
+	import TableIn from '$lib/ui/kitchen/table-in.svelte';
+	import type { TableShown } from '$lib/ui/kitchen/types';
+	import { Upload } from '$lib/ui/kitchen/upload.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
-	import type { ActionData } from './$types';
+	import type { ActionData, PageData } from './$types';
 
 	/** Everything out in open formats; a whole household in again. */
-	let { form }: { form: ActionData } = $props();
+	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
 	const lists = [
 		['stock', 'What stands on the shelves and in the Basket'],
@@ -16,40 +19,8 @@
 		['movements', 'Everything that came and went'],
 		['readings', 'What the instruments read']
 	] as const;
-	/** Characters to a part: in UTF-8 at most three bytes each, and a request takes 64 kB. */
-	const partLength = 15_000;
-	let upload = $state('');
-	let parts = $state(0);
-	let sent = $state(0);
-	let why = $state('');
-	let name = $state('');
-	async function read(input: HTMLInputElement) {
-		const file = input.files?.[0];
-		upload = '';
-		why = '';
-		if (!file) return;
-		const own = uuidv7();
-		const text = await file.text();
-		name = file.name;
-		// Never through the middle of a character that takes two.
-		const chunks = text.match(new RegExp(`[\\s\\S]{1,${partLength}}`, 'gu')) ?? [];
-		parts = chunks.length;
-		sent = 0;
-		for (const [n, chunk] of chunks.entries()) {
-			const answer = await fetch('/kitchen/out/part', {
-				method: 'POST',
-				headers: { 'content-type': 'application/json' },
-				body: JSON.stringify({ upload: own, n, text: chunk })
-			}).catch(() => null);
-			if (!answer?.ok) {
-				const said = (await answer?.json().catch(() => null)) as { error?: { message?: string } } | null;
-				why = said?.error?.message ?? 'The connection was lost. Nothing was taken in; choose the file again.';
-				return;
-			}
-			sent = n + 1;
-		}
-		upload = own;
-	}
+	const table = $derived((form as { table?: TableShown } | null)?.table ?? null);
+	const whole = new Upload();
 </script>
 
 <h1 class="text-3xl">Out and in</h1>
@@ -86,34 +57,49 @@
 				>
 			</li>
 		</ul>
-		<p class="mt-2 text-sm text-soft">
-			On paper: the list from the <a href="/shelves">Shelves</a>, labels and the canning record from an entry of the
-			<a href="/book">book</a>.
+		<h3 class="mt-4 text-lg">A calendar that keeps up</h3>
+		<form method="POST" action="?/feed" use:enhance={withNotice({ reset: false })}>
+			<Marks />
+			{#if data.feed}
+				<p class="break-all"><code data-feed>{data.feed}</code></p>
+				<p class="text-sm text-soft">
+					Give this address to your calendar: it reads looks, use-first dates and the plan anew every hour. Whoever has
+					it can read them, and nothing else.
+				</p>
+				<button class="btn mt-1" name="on" value="no">End this address</button>
+			{:else}
+				<p class="text-sm text-soft">An address that your calendar reads by itself, every hour.</p>
+				<button class="btn mt-1" name="on" value="yes">Make an address</button>
+			{/if}
+		</form>
+		<h3 class="mt-4 text-lg">On paper</h3>
+		<p>
+			<a href="/shelves/list.pdf" target="_blank" rel="noopener">What stands where, PDF</a>. Labels and the canning
+			record come from an entry of the <a href="/book">book</a>, a card for the wall from each food of the
+			<a href="/tables">tables</a>.
 		</p>
 	</section>
 	<section aria-labelledby="in-title">
 		<h2 id="in-title" class="text-xl">In</h2>
-		<label class="field mt-2"
-			><span>a whole household’s file</span><input
-				type="file"
-				accept=".json,application/json"
-				onchange={(e) => void read(e.currentTarget)}
-			/></label
-		>
-		{#if why}<p role="alert" class="mt-2 font-semibold text-red">{why}</p>{/if}
-		{#if parts > 0 && !upload && !why}<p class="mt-2" role="status">
-				Sending {name}: {sent} of {parts} parts <progress value={sent} max={parts} class="w-full"></progress>
-			</p>{/if}
-		{#if upload}
+		<FileIn label="a whole household’s file" accept=".json,application/json" upload={whole}>
 			<form method="POST" action="?/takeIn" use:enhance={withNotice({ reset: false })} class="mt-3">
 				<Marks />
-				<input type="hidden" name="upload" value={upload} /><input type="hidden" name="parts" value={parts} />
-				<button class="btn btn-full">Take {name} in</button>
+				<input type="hidden" name="upload" value={whole.id} /><input type="hidden" name="parts" value={whole.parts} />
+				<button class="btn btn-full">Take {whole.name} in</button>
 			</form>
-		{/if}
+		</FileIn>
 		<p class="mt-2 text-sm text-soft">
 			It stands beside this household as one of its own; nothing here is changed. Where one row of it is wrong, all rows
 			are named and none is taken in.
+		</p>
+		<h3 class="mt-5 text-lg">A table</h3>
+		<TableIn shown={table} />
+		<p class="mt-2 text-sm text-soft">
+			<b>Stock</b> has a column <i>what</i>, and packs, each, state, place, date, note where they are known:
+			<a href="/kitchen/out/example-stock.csv" download>an example</a>. <b>Past batches</b> have <i>what</i> came of it,
+			<i>in</i>, hours, paid:
+			<a href="/kitchen/out/example-book.csv" download>an example</a>. The tables of this page go in again too. You see
+			every row as it is understood before anything is written.
 		</p>
 	</section>
 </div>

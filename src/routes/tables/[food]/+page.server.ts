@@ -21,6 +21,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 		const kitchen = await tableKitchen(locals.household, locals.stores);
 		return {
 			title: kind?.name ?? food.name,
+			kind: kind?.id ?? null,
 			food: {
 				id: food.id,
 				name: kind?.name ?? food.name,

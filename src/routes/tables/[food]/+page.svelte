@@ -17,6 +17,12 @@
 		</div>
 		<div class="no-print flex flex-wrap gap-2">
 			<a class="btn" href="/tables/compare?food={data.food.id}">Beside another</a>
+			<a
+				class="btn"
+				href="/tables/{data.food.id}/card.pdf{data.kind ? `?kind=${data.kind}` : ''}"
+				target="_blank"
+				rel="noopener">As PDF</a
+			>
 			<button class="btn btn-full" onclick={() => print()}>Print the card</button>
 		</div>
 	</header>

@@ -63,3 +63,10 @@ export const avoid = pgTable(
 	},
 	(t) => [primaryKey({ columns: [t.householdId, t.food] })]
 );
+
+/** The address at which calendars read a household's dates by themselves: whoever knows it may. It goes with no file. */
+export const calendarFeed = pgTable('calendar_feed', {
+	householdId: owner().primaryKey(),
+	key: uuid('key').notNull().unique(),
+	createdAt: timestamp('created_at', { withTimezone: true }).notNull()
+});

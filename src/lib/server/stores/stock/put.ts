@@ -31,6 +31,7 @@ export interface MadeFrom {
 /**
  * Writes down what stands on a shelf already; where it was made of a lot of ours, that is used up in the same step.
  *
+ * @param groupId the step that it is part of, where several are put away in one
  * @throws {AppError} 404, 409 the place; the lot holds less than that, or is at the stove
  */
 export async function putAway(
@@ -38,7 +39,8 @@ export async function putAway(
 	householdId: string,
 	{ lot, counted, amount, entry }: Standing,
 	at: { now: Date; by: string },
-	from?: MadeFrom
+	from?: MadeFrom,
+	groupId = uuidv7()
 ): Promise<Step & { lotId: string }> {
 	const place = await openPlace(tx, householdId, lot.placeId);
 	let batchId: string | null = null;
@@ -87,7 +89,6 @@ export async function putAway(
 		{ ...lot, ...counted, waiting: false, batchId, keepsUntil: entry?.keepsUntil ?? null },
 		at.now
 	);
-	const groupId = uuidv7();
 	await post(
 		tx,
 		householdId,

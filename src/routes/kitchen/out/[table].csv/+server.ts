@@ -1,4 +1,5 @@
 import { csvTables } from '$lib/server/out/csv';
+import { examples } from '$lib/server/out/examples';
 import { notFound } from '$lib/server/errors';
 import { endpoint } from '$lib/server/respond';
 import type { RequestHandler } from './$types';
@@ -7,11 +8,12 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = ({ locals, params }) =>
 	endpoint(async () => {
 		const table = csvTables.find((t) => t === params.table);
-		if (!table) throw notFound('table');
-		return new Response(await locals.stores.out.csv(table), {
+		const example = Object.hasOwn(examples, params.table) ? examples[params.table] : undefined;
+		if (!table && example === undefined) throw notFound('table');
+		return new Response(table ? await locals.stores.out.csv(table) : example, {
 			headers: {
 				'content-type': 'text/csv; charset=utf-8; header=present',
-				'content-disposition': `attachment; filename="${table}.csv"`,
+				'content-disposition': `attachment; filename="${params.table}.csv"`,
 				'cache-control': 'no-store'
 			}
 		});
