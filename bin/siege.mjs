@@ -35,7 +35,8 @@ try {
 			'src/core/runs',
 			'src/lib/server/stores/histories.test.ts',
 			'src/lib/server/stores/stores.test.ts',
-			'src/lib/server/stores/runs'
+			'src/lib/server/stores/runs',
+			'src/lib/server/years.test.ts'
 		],
 		{
 			env: {
@@ -49,7 +50,8 @@ try {
 				SIEGE_STORED: '3000',
 				SIEGE_SEQUENCES: '200',
 				SIEGE_RUNS: '200000',
-				SIEGE_BOOKS: '3000'
+				SIEGE_BOOKS: '3000',
+				SIEGE_YEARS: '20'
 			}
 		}
 	);

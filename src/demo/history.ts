@@ -225,3 +225,27 @@ export function historyBatches(): HistoryBatch[] {
 		)
 	);
 }
+
+/** What the like costs in a made-up shop, minor units for a kilo; so many days ago. */
+export const shopPrices = [
+	{ food: 'green-beans', kept: 'frozen', perKg: 420, daysAgo: 30 },
+	{ food: 'peas', kept: 'frozen', perKg: 390, daysAgo: 30 },
+	{ food: 'broccoli', kept: 'frozen', perKg: 480, daysAgo: 30 },
+	{ food: 'kale', kept: 'frozen', perKg: 450, daysAgo: 52 },
+	{ food: 'strawberries', kept: 'frozen', perKg: 610, daysAgo: 52 },
+	{ food: 'tomatoes', kept: 'canned', perKg: 310, daysAgo: 30 },
+	{ food: 'plums', kept: 'dried', perKg: 1390, daysAgo: 30 }
+] as const;
+
+/** Plants of the two seasons before, and the days of picking that are written down for the next. */
+export const plantings = [
+	{ food: 'green-beans', plants: [9, 10], pick: ['07-10', '09-05'], sow: ['05-05', '06-20'] },
+	{ food: 'peas', plants: [40, 46], pick: ['06-15', '07-10'], sow: ['03-20', '04-20'] },
+	{ food: 'kale', plants: [8, 8], pick: null, sow: ['05-20', '06-15'] }
+] as const;
+
+/** What the machines cost, minor units, and since how many days they are here. */
+export const machines = [
+	{ name: 'Tray dryer', paid: 14_900, daysAgo: 900 },
+	{ name: 'Big canner', paid: 18_900, daysAgo: 1200 }
+] as const;

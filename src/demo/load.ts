@@ -16,11 +16,14 @@ import {
 	household,
 	lot,
 	lotBalance,
+	machinePrice,
 	movement,
 	ownMeasure,
 	person,
 	place,
+	planting,
 	pot,
+	shopPrice,
 	supply
 } from '$lib/server/db/schema';
 import { standingOf } from '$lib/server/shelf-line';
@@ -29,7 +32,8 @@ import { columnsOf } from '$lib/server/stores/runs/entries';
 import { makeLot, post } from '$lib/server/stores/stock';
 import { putAway } from '$lib/server/stores/stock/put';
 import { lotOfThing } from '$lib/server/things';
-import { historyBatches } from './history';
+import { plannedYear } from '$lib/server/season-plan';
+import { historyBatches, machines, plantings, shopPrices } from './history';
 import { demo } from './household';
 
 const day_ms = 86_400_000;
@@ -104,6 +108,52 @@ export async function fillDemo(tx: Tx, id: string, now: Date): Promise<void> {
 	}
 	for (const [n, b] of demo.batches.entries()) await addBatch(tx, id, now, places, containers, b, n);
 	await addHistory(tx, id, now, places, containers);
+	await addPrices(tx, id, now);
+}
+
+/** The price book, the garden and what the machines cost. */
+async function addPrices(tx: Tx, id: string, now: Date): Promise<void> {
+	const { zone, currency } = demo.household;
+	const dayOf = (daysAgo: number) => dateIn(zone, now.getTime() - daysAgo * day_ms);
+	await tx.insert(shopPrice).values(
+		shopPrices.map(({ daysAgo, ...p }) => ({
+			id: uuidv7(),
+			householdId: id,
+			...p,
+			currency,
+			shop: 'Market hall',
+			seenOn: dayOf(daysAgo)
+		}))
+	);
+	const next = plannedYear(demo.household, now);
+	const on = (year: number, day: string | undefined) => (day === undefined ? null : `${year}-${day}`);
+	await tx.insert(planting).values(
+		plantings.flatMap(({ food, plants, pick, sow }) =>
+			[...plants, null].map((n, i) => {
+				const year = next - plants.length + i;
+				// Of the year to come only the days are known.
+				const days = n === null ? { pick, sow } : { pick: null, sow: null };
+				return {
+					householdId: id,
+					food,
+					year,
+					plants: n,
+					sowFrom: on(year, days.sow?.[0]),
+					sowTo: on(year, days.sow?.[1]),
+					pickFrom: on(year, days.pick?.[0]),
+					pickTo: on(year, days.pick?.[1])
+				};
+			})
+		)
+	);
+	const own = await tx.select().from(equipment).where(eq(equipment.householdId, id));
+	for (const { name, paid, daysAgo } of machines) {
+		const machine = own.find((m) => m.name === name);
+		if (!machine) throw new Error(`The demo has no machine "${name}".`);
+		await tx
+			.insert(machinePrice)
+			.values({ equipmentId: machine.id, householdId: id, paidMinor: paid, currency, boughtOn: dayOf(daysAgo) });
+	}
 }
 
 function placeOf(places: Map<string, string>, name: string): string {

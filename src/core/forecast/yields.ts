@@ -15,9 +15,16 @@ export interface YieldLearned {
 	readonly batches: number;
 }
 
-/** How far households lie from the table and batches from their household, as logarithms of the share (common practice). */
-const between = 0.15;
-const within = 0.1;
+/** How far households lie from the table and batches from their household, as logarithms (common practice). */
+export interface Spreads {
+	readonly between: number;
+	readonly within: number;
+}
+const shares: Spreads = { between: 0.15, within: 0.1 };
+/** Hours lie further apart than shares do: another knife, other hands, another air (common practice). */
+export const hourSpreads: Spreads = { between: 0.4, within: 0.25 };
+/** What a plant bears, from year to year and from garden to garden (common practice). */
+export const plantSpreads: Spreads = { between: 0.6, within: 0.35 };
 /** So many batches' worth the spread within is believed before any was weighed. */
 const believed = 5;
 
@@ -28,11 +35,12 @@ const believed = 5;
  *
  * @param published the table's share, above 0
  * @param own shares of its batches, above 0; what is none is left out
+ * @param spreads of other things than shares: hours a kilo, kilos a plant
  * @source conjugate normal model (from memory); its intervals held against simulated households
  */
-export function learnYield(published: number, own: readonly number[]): YieldLearned {
-	mustBeWithin(published, 1e-3, 20, 'published');
-	const logs = own.filter((x) => Number.isFinite(x) && x > 1e-3 && x < 20).map(Math.log);
+export function learnYield(published: number, own: readonly number[], { between, within } = shares): YieldLearned {
+	mustBeWithin(published, 1e-3, 200, 'published');
+	const logs = own.filter((x) => Number.isFinite(x) && x > 1e-3 && x < 200).map(Math.log);
 	const n = logs.length;
 	const mu0 = Math.log(published);
 	const kappa0 = (within / between) ** 2;

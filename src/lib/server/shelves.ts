@@ -11,6 +11,7 @@ import { clashesAmong } from '$core/storing/companions';
 import { gate } from '$core/safety/gate';
 import { gramsOf, sayAmount, sayContent } from '$core/stock/amount';
 import { afterLooks, type Looked } from '$core/stock/looks';
+import { eatNext, qualityLeft } from '$core/stock/quality';
 import type { Thing } from '$core/things/thing';
 import type { Drawn, DueLooks, PlaceGroup, ShelfLot, ShelfPlace } from '$lib/ui/shelves/types';
 import { formWords } from './haul';
@@ -125,6 +126,7 @@ export function shelfLot(row: ShelfRow, place: PlaceRow, around: Around): ShelfL
 		until: short ? `to ${dayAndMonth(dateIn(zone, by))}` : until.until,
 		tone: short ? '' : until.tone,
 		by,
+		left: qualityLeft(row.since.getTime(), by, now.getTime()),
 		packed: sayDate(dateIn(zone, row.since.getTime())),
 		code: row.code,
 		way: row.way,
@@ -240,7 +242,7 @@ export async function shelvesOf(
 			loose_g: total((s) => s.loose_g),
 			lots: total((s) => s.lots)
 		},
-		next: [...kept].sort((a, b) => a.by - b.by).slice(0, 5),
+		next: [...kept].sort(eatNext(now.getTime())).slice(0, 5),
 		looks: walksOf(shown.map((p) => ({ name: p.name, lots: [...p.lots, ...(rest.get(p.id) ?? [])] }))),
 		second: kept.filter((l) => l.state === 'opened' || l.state === 'thawed').sort((a, b) => a.by - b.by)
 	};

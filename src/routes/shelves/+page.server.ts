@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { findings, lookKinds, type Finding, type LookKind } from '$core/stock/looks';
 import { amountField } from '$lib/server/amount-field';
+import { lastsView } from '$lib/server/lasting';
 import { AppError } from '$lib/server/errors';
 import { id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
@@ -13,6 +14,8 @@ import type { Actions, PageServerLoad } from './$types';
 
 /** A board shows this many lots, the oldest; the rest on request, or by the search. */
 const mostOnBoard = 9;
+/** Foods beside the boards, those that are gone first. */
+const mostLasts = 5;
 
 // Its sentences are in the household's units already (`shelfLot`): a walk over hundreds of lots finds none to change.
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -26,10 +29,11 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			}),
 			Object.fromEntries(url.searchParams)
 		);
-		const [shelves, differences, steps] = await Promise.all([
+		const [shelves, differences, steps, lasts] = await Promise.all([
 			shelvesOf(stores, household, now, { search: q ?? '', most: mostOnBoard, ...(all ? { all } : {}) }),
 			stores.runs.differences(),
-			stores.stock.lastSteps('shelves')
+			stores.stock.lastSteps('shelves'),
+			lastsView(stores, household, now)
 		]);
 		return {
 			title: 'Shelves',
@@ -39,6 +43,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			...shelves,
 			differs: [...new Map(differences.map((d) => [d.runId, { runId: d.runId, title: d.title }])).values()],
 			steps: steps.map(sayStep(household.units)),
+			lasts: lasts.rows.slice(0, mostLasts),
 			at: now.getTime()
 		};
 	});

@@ -7,9 +7,11 @@
 	import Marks from '$lib/ui/notice/marks.svelte';
 	import { withNotice } from '$lib/ui/notice/post';
 	import type { Failed } from '$lib/ui/notice/types';
+	import LastsRow from '$lib/ui/lasts/lasts-row.svelte';
 	import Group from '$lib/ui/shelves/group.svelte';
 	import type { ActionData, PageData } from './$types';
 
+	const day = 86_400_000;
 	let { data, form }: { data: PageData; form: ActionData } = $props();
 	const failed = $derived(form as Failed | null);
 	const units = $derived(data.household.units);
@@ -30,6 +32,10 @@
 		]
 			.filter(Boolean)
 			.join(', ')
+	);
+	/** The months that they are drawn on: as many as the last of them takes, a year at the most. */
+	const lastsUntil = $derived(
+		Math.min(data.at + 366 * day, Math.max(data.at + 60 * day, ...data.lasts.map((r) => r.late ?? data.at + 366 * day)))
 	);
 	const takeForm = 'take';
 </script>
@@ -95,6 +101,12 @@
 			</div>
 		{/each}
 		<aside class="no-print">
+			{#if data.lasts.length > 0 && data.q === ''}
+				<h2 class="text-xl"><a href="/shelves/lasts">By food, weeks left</a></h2>
+				<ul class="mb-6">
+					{#each data.lasts as row (row.food)}<LastsRow {row} from={data.at} until={lastsUntil} brief />{/each}
+				</ul>
+			{/if}
 			{#if data.second.length > 0}
 				<h2 class="text-xl">Opened and thawed</h2>
 				<ul class="ruled mb-6">
@@ -114,7 +126,8 @@
 						<li class="flex items-center justify-between gap-3 py-2">
 							<span
 								><b class="inline-block first-letter:uppercase">{l.title}</b><span
-									class="block text-sm {l.tone ? 'font-bold text-amber' : 'text-soft'}">{l.count} left, {l.until}</span
+									class="block text-sm {l.tone ? 'font-bold text-amber' : 'text-soft'}"
+									>{l.count} left, {l.until}{#if !l.tone}, {Math.round(l.left * 100)} % of its time{/if}</span
 								></span
 							>
 							{#if l.unit === 'pack' || l.unit === 'piece'}<button

@@ -136,7 +136,7 @@ describe('a table that comes in', () => {
 	});
 
 	it('is held by the same rules as what is typed: every fault by its row, and nothing by halves', async () => {
-		const { id, stores, preview, take } = await kitchen();
+		const { id, preview, take } = await kitchen();
 		const before = await lotsIn(id);
 		const text = [
 			'what,packs,each,state,place,date',

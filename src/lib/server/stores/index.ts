@@ -13,6 +13,8 @@ import { pastStore } from './past';
 import { powerStore } from './power';
 import { printerStore } from './printers';
 import { runStore } from './runs';
+import { priceStore } from './prices';
+import { seasonPlanStore } from './season-plan';
 import { seasonStore } from './seasons';
 import { stockStore } from './stock';
 import { wantStore } from './wants';
@@ -30,6 +32,8 @@ export function storesFor(db: Database, household: HouseholdRow, now: Date, open
 		printers: printerStore(db, household.id, now),
 		power: powerStore(db, household.id, now),
 		seasons: seasonStore(db, household.id),
+		garden: seasonPlanStore(db, household.id, now),
+		prices: priceStore(db, household.id, now),
 		out: outStore(db, household, now),
 		past: pastStore(db, household.id, now),
 		eaten: eatenStore(db, household.id, now),

@@ -18,6 +18,11 @@ export interface BatchOf extends Record<string, unknown> {
 	readonly packs: number;
 	readonly yieldMass: number | null;
 	readonly handsS: number;
+	readonly energy_kWh: number;
+	readonly wayId: string;
+	/** Of a dryer: what the trays took in and gave by their measure, mL; 0 where nobody measured. */
+	readonly wet_mL: number;
+	readonly dry_mL: number;
 	readonly paidMinor: number | null;
 	readonly currency: string | null;
 	readonly again: string;
@@ -47,6 +52,8 @@ export function seasonStore(db: Database, householdId: string) {
 				)
 				select b.id, b.food, b.code, b.title, b.way, b.method, b.form, b.cut, b.packed_on::text as "packedOn", b.raw_g::float8 as "rawG",
 					b.packed_g::float8 as "packedG", b.packs_made as packs, b.yield_mass as "yieldMass", b.hands_s as "handsS",
+					coalesce((b.closing->>'energy_kWh')::float8, 0) as "energy_kWh", b.way_id as "wayId",
+					coalesce(v.wet, 0)::float8 as "wet_mL", coalesce(v.dry, 0)::float8 as "dry_mL",
 					b.paid_minor as "paidMinor", b.currency, b.again, b.change, coalesce(x.variety, '') as variety,
 					coalesce(x.left, 0)::float8 as left, coalesce(x.eaten, 0)::float8 as eaten, coalesce(x.thrown, 0)::float8 as thrown,
 					x.last as "lastAt", x.causes
@@ -62,6 +69,11 @@ export function seasonStore(db: Database, householdId: string) {
 					where l.household_id = ${householdId} and l.batch_id = b.id and l.unit = 'pack'
 						and m.reverses_id is null and not exists (select 1 from movement r where r.reverses_id = m.id)
 				) x on true
+				left join lateral (
+					select sum((t->>'wet_mL')::float8) as wet, sum((t->>'dry_mL')::float8) as dry
+					from jsonb_array_elements(coalesce(b.closing->'trays', '[]'::jsonb)) t
+					where (t->>'wet_mL') is not null and (t->>'dry_mL') is not null
+				) v on true
 				order by b.packed_on desc, b.id desc`);
 			return rows;
 		}

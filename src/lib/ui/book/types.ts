@@ -9,8 +9,14 @@ export interface SeasonRow {
 	readonly packs: number;
 	/** Of hands to a kilo as it came in; null where nobody counted. */
 	readonly hands_s_kg: number | null;
-	/** "€0.34"; what was paid and for own hours, to a pack; empty where nothing was said. */
+	/** "€0.34": produce, supplies, energy and own hours, to a pack; empty where nothing cost anything. */
 	readonly perPack: string;
+	/** "produce €9.10, bags €1.20, energy €0.80"; empty where nothing cost anything. */
+	readonly costs: string;
+	/** "€14.20 less than in a shop"; empty where no price of a shop is noted. */
+	readonly against: string;
+	/** Plants that were set; null where nobody said. */
+	readonly plants: number | null;
 	readonly eaten: number;
 	readonly left: number;
 	readonly thrown: number;
@@ -48,7 +54,34 @@ export interface FoodBook {
 	} | null;
 	/** The variety that was thrown least, where several were kept. */
 	readonly variety: string;
+	readonly varieties: readonly VarietyRow[];
+	/** Hours of hands to a kilo as it comes in, nine in ten; null where fewer than two batches were counted. */
+	readonly hours: YieldLearned | null;
+	/** Of a dryer: its hours against the table's, nine in ten; null where none was called dry. */
+	readonly drying: YieldLearned | null;
+	/** Of trays that were measured: so much of a litre is left; null where none was. */
+	readonly shrinks: YieldLearned | null;
+	/** Packs that a litre as it comes in makes, lying loosely; null where no share is known. */
+	readonly packsPerL: number | null;
 	readonly next: NextYear | null;
+	readonly planting: PlantingShown;
+}
+/** A kind of it, beside the others. */
+export interface VarietyRow {
+	readonly name: string;
+	readonly packs: number;
+	readonly thrown: number;
+	/** What of it comes into packs, nine in ten; null where nothing was weighed. */
+	readonly kept: YieldLearned | null;
+}
+/** What is set for the year that is planned. */
+export interface PlantingShown {
+	readonly year: number;
+	readonly plants: number | null;
+	readonly sowFrom: string | null;
+	readonly sowTo: string | null;
+	readonly pickFrom: string | null;
+	readonly pickTo: string | null;
 }
 /** Next year's sum, written out. */
 export interface NextYear {
@@ -66,4 +99,23 @@ export interface NextYear {
 	readonly high_kg: number;
 	/** What came in last year, kg. */
 	readonly last_kg: number;
+	/** Of which year it is. */
+	readonly year: number;
+	/** A plant bears so much, kg; null where nobody counted plants. */
+	readonly plant_kg: number | null;
+	readonly plants: number | null;
+	readonly plantsLow: number | null;
+	readonly plantsHigh: number | null;
+	/** By month, January first, kg. */
+	readonly byMonth_kg: readonly number[];
+	/** What they would cost at the last price that was paid: "€12"; empty where none was. */
+	readonly buy: string;
+}
+/** A food of the season plan. */
+export interface PlanRow extends NextYear {
+	readonly food: string;
+	readonly name: string;
+	readonly set: number | null;
+	readonly sow: string;
+	readonly pick: string;
 }

@@ -53,6 +53,8 @@ export interface ShelfLot {
 	readonly tone: '' | 'soon' | 'past' | 'out';
 	/** ms; what is eaten first. */
 	readonly by: number;
+	/** What is left of its time, 0 to 1. */
+	readonly left: number;
 	readonly packed: string;
 	readonly code: string | null;
 	readonly way: string | null;

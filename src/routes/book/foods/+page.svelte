@@ -8,7 +8,12 @@
 	const most = $derived(Math.max(1, ...data.foods.map((f) => f.raw_g)));
 </script>
 
-<h1 class="text-3xl">The book by food</h1>
+<div class="flex flex-wrap items-baseline justify-between gap-3">
+	<h1 class="text-3xl">The book by food</h1>
+	<p class="flex flex-wrap gap-2">
+		<a class="btn" href="/book/plan">The plan of the year</a><a class="btn" href="/book/prices">Prices</a>
+	</p>
+</div>
 {#if data.foods.length === 0}
 	<p class="mt-2 text-soft">
 		Every run that is closed comes into the <a href="/book">book</a>; by food it stands here.

@@ -1,7 +1,11 @@
 import { sql } from 'drizzle-orm';
 import {
 	check,
+	date,
 	doublePrecision,
+	foreignKey,
+	index,
+	integer,
 	jsonb,
 	pgTable,
 	primaryKey,
@@ -11,7 +15,9 @@ import {
 	uuid
 } from 'drizzle-orm/pg-core';
 import type { Condition } from '../../../../core/freezing/after-cut';
+import { keptInShops } from '../../../../core/costs/seasons';
 import { owner } from './household';
+import { equipment } from './kitchen';
 
 /** What a household wants to eat of a food, the year round. */
 export const want = pgTable(
@@ -70,3 +76,56 @@ export const calendarFeed = pgTable('calendar_feed', {
 	key: uuid('key').notNull().unique(),
 	createdAt: timestamp('created_at', { withTimezone: true }).notNull()
 });
+
+/** How many plants of a food a household sets in a year, and when, as it says. */
+export const planting = pgTable(
+	'planting',
+	{
+		householdId: owner(),
+		food: text('food').notNull(),
+		year: integer('year').notNull(),
+		plants: integer('plants'),
+		sowFrom: date('sow_from'),
+		sowTo: date('sow_to'),
+		pickFrom: date('pick_from'),
+		pickTo: date('pick_to')
+	},
+	(t) => [primaryKey({ columns: [t.householdId, t.food, t.year] })]
+);
+
+/** What the like costs in a shop, as somebody saw it. */
+export const shopPrice = pgTable(
+	'shop_price',
+	{
+		id: uuid('id').primaryKey(),
+		householdId: owner(),
+		food: text('food').notNull(),
+		/** As it is sold there. */
+		kept: text('kept', { enum: keptInShops }).notNull(),
+		/** Minor units for a kilo. */
+		perKg: doublePrecision('per_kg').notNull(),
+		currency: text('currency').notNull(),
+		shop: text('shop').notNull(),
+		seenOn: date('seen_on').notNull()
+	},
+	(t) => [index('shop_price_of').on(t.householdId, t.food, t.seenOn)]
+);
+
+/** What a machine cost, and since when it works here: against it stands what it saved. */
+export const machinePrice = pgTable(
+	'machine_price',
+	{
+		equipmentId: uuid('equipment_id').primaryKey(),
+		householdId: owner(),
+		paidMinor: integer('paid_minor').notNull(),
+		currency: text('currency').notNull(),
+		boughtOn: date('bought_on').notNull()
+	},
+	(t) => [
+		foreignKey({
+			columns: [t.householdId, t.equipmentId],
+			foreignColumns: [equipment.householdId, equipment.id],
+			name: 'machine_price_of'
+		}).onDelete('cascade')
+	]
+);

@@ -3,6 +3,7 @@
 	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayCount, sayDuration, sayWeight } from '$core/quantities/format';
 	import LineChart from '$lib/ui/chart/line-chart.svelte';
+	import type { YieldLearned } from '$core/forecast/yields';
 	import TwoColumns from '$lib/ui/haul/two-columns.svelte';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import Marks from '$lib/ui/notice/marks.svelte';
@@ -23,6 +24,17 @@
 	/** A pack a mark, as long as they fit; else each mark is several. */
 	const perMark = $derived(Math.ceil(mostPacks / 36));
 	const marks = (n: number) => Array.from({ length: Math.round(n / perMark) }, (_, i) => i);
+	const minutes = (h: number) => sayDuration(Math.round(h * 3600));
+	const hoursWords = (l: YieldLearned) => `${minutes(l.share)}, between ${minutes(l.low)} and ${minutes(l.high)},`;
+	const most = $derived(Math.max(0.001, ...(next?.byMonth_kg ?? [])));
+	const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+	const windows = [
+		['sowFrom', 'sown from'],
+		['sowTo', 'to'],
+		['pickFrom', 'picked from'],
+		['pickTo', 'to']
+	] as const;
+	const months = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D'] as const;
 	const number = (n: number) => (n >= 10 ? `${Math.round(n)}` : n.toFixed(1));
 </script>
 
@@ -36,7 +48,7 @@
 		{sayWeight(book.raw_g, units)} in, {sayCount(book.packs, 'pack')} out, {sayCount(
 			book.seasons.length,
 			'year'
-		)}{#if book.variety}. Of its kinds “{book.variety}” kept best{/if}
+		)}{#if book.variety}. Of its kinds “{book.variety}” kept best{/if}{#if book.hours}; hands {hoursWords(book.hours)} a kilo{/if}
 	</p>
 	{#if book.seasons.length === 0}
 		<p class="mt-6">No batch of it yet. <a href="/book">The book</a></p>
@@ -53,12 +65,20 @@
 				<tbody>
 					{#each book.seasons as s (s.year)}
 						<tr class="border-t border-line">
-							<td class="head pt-2 text-left text-2xl text-rim">{s.year}</td>
+							<td class="pt-2 text-left"
+								><b class="head text-2xl text-rim">{s.year}</b>{#if s.plants !== null}<span
+										class="block text-sm text-soft">{sayCount(s.plants, 'plant')}</span
+									>{/if}</td
+							>
 							<td class="head text-xl">{sayWeight(s.raw_g, units)}</td>
 							<td class="head text-xl">{s.kept === null ? '' : percent(s.kept)}</td>
 							<td class="head text-xl">{s.packs}</td>
 							<td class="head text-xl">{s.hands_s_kg === null ? '' : sayDuration(s.hands_s_kg)}</td>
-							<td class="head text-xl">{s.perPack}</td>
+							<td
+								><b class="head text-xl">{s.perPack}</b>{#if s.against}<span class="block text-sm text-soft"
+										>{s.against}</span
+									>{/if}</td
+							>
 							<td class="pl-4 text-left"
 								>{#if s.left > 0}<b class="head text-xl">{s.left} left</b>{:else if s.lastAt !== null}<b
 										class="head text-xl">{sayAs(s.lastAt, zone, 'd MMM')}</b
@@ -69,11 +89,13 @@
 								<span class="block text-sm text-soft">{s.causes}</span></td
 							>
 						</tr>
-						<tr aria-hidden="true"
+						<tr
 							><td></td><td colspan="7" class="pb-2 text-left"
-								>{#each marks(s.eaten) as m (m)}<i class="pack eaten"></i>{/each}{#each marks(s.thrown) as m (m)}<i
-										class="pack thrown">×</i
-									>{/each}{#each marks(s.left) as m (m)}<i class="pack"></i>{/each}</td
+								><span aria-hidden="true"
+									>{#each marks(s.eaten) as m (m)}<i class="pack eaten"></i>{/each}{#each marks(s.thrown) as m (m)}<i
+											class="pack thrown">×</i
+										>{/each}{#each marks(s.left) as m (m)}<i class="pack"></i>{/each}</span
+								>{#if s.costs}<span class="block text-sm text-soft">{s.costs}</span>{/if}</td
 							></tr
 						>
 					{/each}
@@ -114,6 +136,30 @@
 				/>
 			</section>
 		{/if}
+		{#if book.packsPerL !== null || book.drying || book.shrinks || book.varieties.length > 1}
+			<h2 class="mt-6 text-xl">Also learned</h2>
+			<ul class="ruled">
+				{#if book.packsPerL !== null}<li class="py-1.5">
+						A litre as it comes in, lying loosely, makes <b>{book.packsPerL.toFixed(1)} packs</b>.
+					</li>{/if}
+				{#if book.drying}<li class="py-1.5">
+						Your dryer takes <b>{percent(book.drying.share)}</b> of the table’s hours, between {percent(
+							book.drying.low
+						)} and
+						{percent(book.drying.high)}; the next load is planned by it.
+					</li>{/if}
+				{#if book.shrinks}<li class="py-1.5">
+						Of a litre on the trays <b>{percent(book.shrinks.share)}</b> is left, between {percent(book.shrinks.low)} and
+						{percent(book.shrinks.high)}.
+					</li>{/if}
+				{#each book.varieties.length > 1 ? book.varieties : [] as v (v.name)}<li class="py-1.5">
+						<b>{v.name}</b>: {sayCount(v.packs, 'pack')}{#if v.kept}, kept {percent(v.kept.share)} ({percent(
+								v.kept.low
+							)} to
+							{percent(v.kept.high)}){/if}{v.thrown > 0 ? `, ${v.thrown} thrown` : ', none thrown'}
+					</li>{/each}
+			</ul>
+		{/if}
 		{#if book.again.length > 0}
 			<h2 class="mt-6 text-xl">Would we do it again?</h2>
 			<ul class="ruled">
@@ -129,7 +175,7 @@
 		{/if}
 	{/if}
 	{#snippet beside()}
-		<h2 class="text-xl">Next year</h2>
+		<h2 class="text-xl">{next ? next.year : 'Next year'}</h2>
 		{#if next}
 			<dl class="sum">
 				<dt>{next.weeks}</dt>
@@ -146,13 +192,38 @@
 				<dd>kept, <span class="text-soft">{yields ? 'your own' : 'as weighed'}</span></dd>
 			</dl>
 			<p class="mt-2 border-t-[3px] border-rim pt-2">
-				<b class="figure text-4xl">{kg(next.raw_kg)}</b> to come in
+				<b class="head text-4xl text-rim">{kg(next.raw_kg)}</b> to come in
 				<span class="block text-soft"
-					>between {kg(next.low_kg)} and {kg(next.high_kg)}{#if next.last_kg > 0}; last year it was {kg(
-							next.last_kg
-						)}{/if}</span
+					>{next.high_kg > next.low_kg * 1.001
+						? `between ${kg(next.low_kg)} and ${kg(next.high_kg)}`
+						: 'by what was weighed'}{#if next.last_kg > 0}; the year before it was {kg(next.last_kg)}{/if}</span
 				>
 			</p>
+			{#if next.plants !== null && next.plant_kg !== null}
+				<p class="mt-2">
+					<b class="head text-6xl leading-none text-rim">{next.plants}</b> <b class="head text-2xl">plants</b>
+					<span class="block text-soft"
+						>between {next.plantsLow} and {next.plantsHigh}; one bears {kg(next.plant_kg)}</span
+					>
+				</p>
+			{:else if next.buy}<p class="mt-2">or bought for about <b>{next.buy}</b>, by the last price paid</p>{/if}
+			{#if next.byMonth_kg.some((m) => m > 0)}
+				<svg
+					viewBox="0 0 240 70"
+					class="mt-3 block w-full"
+					role="img"
+					aria-label="Kilos to come in by month: {next.byMonth_kg
+						.map((m, i) => (m > 0 ? `${monthNames[i]} ${kg(m)}` : ''))
+						.filter(Boolean)
+						.join(', ')}"
+				>
+					{#each next.byMonth_kg as m, i (i)}
+						<rect x={i * 20 + 2} width="16" y={52 - (50 * m) / most} height={(50 * m) / most} class="month" />
+						<text x={i * 20 + 10} y="66" text-anchor="middle" class="letter">{months[i]}</text>
+					{/each}
+					<line x1="0" x2="240" y1="52.5" y2="52.5" class="ground" />
+				</svg>
+			{/if}
 		{:else}<p class="mt-1 text-soft">
 				Say how often you want it, or take some from the shelves, and it is worked out.
 			</p>{/if}
@@ -170,6 +241,29 @@
 			>
 			<button class="btn mt-2">Write it down</button>
 		</form>
+		<form method="POST" action="?/planting" use:enhance={withNotice({ reset: false })} class="mt-5">
+			<Marks />
+			<h3 class="text-lg">In the garden in {book.planting.year}</h3>
+			<input type="hidden" name="year" value={book.planting.year} />
+			<label class="field mt-1"
+				><span>plants</span><input
+					name="plants"
+					inputmode="numeric"
+					maxlength="6"
+					autocomplete="off"
+					value={book.planting.plants ?? ''}
+					placeholder={next?.plants ? `${next.plants}` : ''}
+				/></label
+			>
+			<div class="mt-2 grid grid-cols-2 gap-2">
+				{#each windows as [name, words] (name)}
+					<label class="field"><span>{words}</span><input type="date" {name} value={book.planting[name] ?? ''} /></label
+					>
+				{/each}
+			</div>
+			<button class="btn mt-2">Write into {book.planting.year}</button>
+		</form>
+		<p class="mt-4"><a href="/book/plan">The plan of the whole year</a>, <a href="/book/prices">prices</a></p>
 	{/snippet}
 </TwoColumns>
 
@@ -195,6 +289,17 @@
 		border: 1px solid var(--soft);
 		background: none;
 		color: var(--color-ink);
+	}
+	.month {
+		fill: var(--rim);
+	}
+	.letter {
+		font-size: 11px;
+		fill: var(--soft);
+	}
+	.ground {
+		stroke: var(--rim);
+		stroke-width: 1.5;
 	}
 	.sum {
 		display: grid;
