@@ -1,4 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
+import { secondClocks } from '$lib/server/second';
 import { page } from '$lib/server/respond';
 import type { LayoutServerLoad } from './$types';
 
@@ -20,6 +21,8 @@ export const load: LayoutServerLoad = ({ locals, depends }) =>
 			/** Of this reading of the page: each of its forms makes its own key from it. */
 			stamp: uuidv7(),
 			/** As one text: on every page, and walked through by nobody on the way. */
-			heads: JSON.stringify(await locals.stores.runs.heads())
+			heads: JSON.stringify(await locals.stores.runs.heads()),
+			/** What is opened, thawed or cooked and has not long. */
+			second: await secondClocks(locals.stores, locals.now)
 		};
 	});

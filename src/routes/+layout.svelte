@@ -183,7 +183,7 @@
 		<TrayNote {outbox} household={data.household.id} units={data.household.units} now={() => clock.at(Date.now())} />
 		{@render children()}
 	</main>
-	<Rail timers={runs.timers} now={clock.now} zone={data.household.zone} />
+	<Rail timers={runs.timers} second={data.second} now={clock.now} zone={data.household.zone} />
 </div>
 <!-- Its dialog is fetched when it is asked for: no page waits for it. -->
 {#if keysOpen}

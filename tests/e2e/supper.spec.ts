@@ -45,6 +45,52 @@ test('a supper for five at 18:30: within the minutes, taken in one tap, taken ba
 	expect(thawed).toEqual({ state: 'thawed', packs: 2 });
 });
 
+test('a supper is kept for its day: nothing else takes it; taken then, and what is left over stands in the fridge', async ({
+	page,
+	home,
+	sql,
+	clock
+}) => {
+	await page.goto('/supper?people=4&within=40');
+	await hydrated(page);
+	const meals = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Take: / }) });
+	const mince = meals.filter({ hasText: /Beef mince with/ });
+	await mince.getByText('keep for…').click();
+	await mince.getByRole('button', { name: /^Keep: Beef mince/ }).click();
+	await expect(page.getByText(/^Kept for .*: saved$/)).toBeVisible();
+	const claims = async () =>
+		await sql`select c.words, sum(c.amount)::int as n, count(*)::int as lots from claim c where c.household_id = ${home.id} and c.ended_at is null and c.run_id is null group by 1`;
+	const [kept] = await claims();
+	expect(kept?.words).toMatch(/^supper on \d+ \w+ \d{4}: Beef mince with/);
+	// On the shelf it is spoken for.
+	await page.goto('/shelves?q=beef+mince');
+	await expect(page.getByText(/supper on/).first()).toBeVisible();
+	await page.goto('/supper?people=4&within=40');
+	await hydrated(page);
+	const planned = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Let go: Beef mince/ }) });
+	await planned.getByRole('button', { name: /^Take what was kept: / }).click();
+	await expect(page.getByText(/Beef mince with .*: taken/)).toBeVisible();
+	expect(await claims()).toEqual([]);
+	// Half of it is left over: one dish, kept by its meat, with a clock of days.
+	const taken = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^half of Beef mince/ }) });
+	await taken.getByRole('button', { name: /^half of Beef mince/ }).click();
+	await expect(page.getByText(/leftovers: beef mince.* in Fridge/).first()).toBeVisible();
+	const [left] = await sql`
+		select l.food, p.kind, (b.amount * l.unit_g)::float8 as g from lot l join lot_balance b on b.lot_id = l.id join place p on p.id = l.place_id
+		where l.household_id = ${home.id} and l.title like 'leftovers:%' and b.amount > 0`;
+	const [went] = await sql`
+		select sum(-m.amount * l.unit_g)::float8 as g from movement m join lot l on l.id = m.lot_id
+		where m.household_id = ${home.id} and m.cause like 'supper on %'`;
+	expect(left).toMatchObject({ food: 'cooked-meat', kind: 'fridge' });
+	expect(Number(left?.g)).toBeCloseTo(Number(went?.g) / 2, 0);
+	// On its last day its clock runs down in the rail, on every page.
+	const rail = page.getByRole('complementary', { name: 'Running clocks' });
+	await expect(rail).toHaveCount(0);
+	await clock.forward(67 * 3_600);
+	await page.goto('/basket');
+	await expect(rail).toContainText(/\d+ h\s*eat: leftovers: beef mince/);
+});
+
 /** The Book of one food: last year against this, the share learned, next year's sum; what is wanted moves it. */
 test('a food of the book: its years, the share learned beside the table’s, next year’s sum', async ({ page, home }) => {
 	void home;

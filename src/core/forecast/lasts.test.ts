@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chance } from './chance.fixture';
 import { afterWeeks, perDraw, priorOf, seasonOf, strangers, type Draw, type Eaten } from './draws';
-import { lastsFor, rationTo, weeksFor } from './lasts';
+import { lastsFor, mealsWithin, rationTo, weeksFor } from './lasts';
 
 const week = 7 * 86_400_000;
 const now = Date.parse('2026-12-01T12:00:00Z');
@@ -123,6 +123,31 @@ describe('how long it lasts, nine in ten', () => {
 				expect(late(of(faster, stock).out)).toBeLessThanOrEqual(late(a.out) + 1);
 			}),
 			{ numRuns: 400 }
+		);
+	});
+
+	it('counts meals in a time: by hand where the pace is certain (Poisson of two, from memory), never fewer in a longer one', () => {
+		// P(0) = 0.135, P(≤ 4) = 0.947, P(≤ 5) = 0.983.
+		expect(mealsWithin({ shape: 2e6, weeks: 1e6 }, 1)).toEqual([0, 5]);
+		expect(mealsWithin({ shape: 2e6, weeks: 1e6 }, 0)).toEqual([0, 0]);
+		const rate = fc.record({
+			shape: fc.double({ min: 0.5, max: 60, noNaN: true }),
+			weeks: fc.double({ min: 0.5, max: 80, noNaN: true })
+		});
+		fc.assert(
+			fc.property(
+				rate,
+				fc.double({ min: 0, max: 100, noNaN: true }),
+				fc.double({ min: 0, max: 20, noNaN: true }),
+				(r, t, more) => {
+					const [a, b] = [mealsWithin(r, t), mealsWithin(r, t + more)];
+					expect(b[0]).toBeGreaterThanOrEqual(a[0]);
+					expect(b[1]).toBeGreaterThanOrEqual(a[1]);
+					expect(a[0]).toBeLessThanOrEqual(a[1]);
+					const mean = (r.shape * t) / r.weeks;
+					expect(a[1]).toBeGreaterThanOrEqual(Math.floor(mean));
+				}
+			)
 		);
 	});
 

@@ -61,3 +61,28 @@ export function lastsFor(eaten: Eaten, units: number, ask: { prior: Rate; now: n
 /** "One a fortnight": the pace at which what stands there reaches a day, in meals a week. */
 export const rationTo = (meals: number, now: number, until: number): number =>
 	meals / Math.max(1 / 7, (until - now) / (7 * 86_400_000));
+
+/**
+ * How many meals of it come to the table in so many weeks, nine in ten: a count at a pace that is Gamma(shape, weeks) itself
+ * (negative binomial).
+ *
+ * @returns the fewest and the most of nine in ten
+ * @throws {DomainError} OUT_OF_RANGE: no time
+ */
+export function mealsWithin({ shape, weeks }: Rate, time_weeks: number): readonly [number, number] {
+	mustBeWithin(time_weeks, 0, 1e4, 'time_weeks');
+	const p = weeks / (weeks + time_weeks);
+	const found: [number, number] = [-1, -1];
+	let term = p ** shape;
+	let sum = term;
+	for (let n = 0; n < 1e5; n++) {
+		if (found[0] < 0 && sum >= low) found[0] = n;
+		if (sum >= high - 1e-12) {
+			found[1] = n;
+			break;
+		}
+		term *= ((shape + n) / (n + 1)) * (1 - p);
+		sum += term;
+	}
+	return [Math.max(0, found[0]), Math.max(0, found[0], found[1])];
+}

@@ -1,15 +1,24 @@
+import { groups, sum } from 'd3-array';
 import { dateIn } from '$core/freezing/keep';
 import { meal_g } from '$core/forecast/larder';
-import { instantOf } from '$core/quantities/dates';
+import { instantOf, sayDate } from '$core/quantities/dates';
+import { readDate } from '$core/quantities/read-date';
+import { byWeight, dgOf } from '$core/stock/amount';
+import type { OnShelf } from '$core/things/shelf-line';
+import type { Thing } from '$core/things/thing';
+import { cookedAs } from '$core/things/understand';
 import { sayWeight } from '$core/quantities/format';
 import { suppers, thawsFor, type Eatable, type Meal, type Part, type SupperAsk } from '$core/supper/supper';
 import { foodById } from '$core/things/names';
 import type { ShelfLot } from '$lib/ui/shelves/types';
 import type { PartShown, SupperView } from '$lib/ui/supper/types';
+import { notFound } from './errors';
 import { lastsView } from './lasting';
+import { standingOf } from './shelf-line';
 import { shelvesOf } from './shelves';
 import type { Stores } from './stores';
-import type { HouseholdRow } from './stores/households';
+import type { HouseholdRow, PlaceRow } from './stores/households';
+import type { Standing } from './stores/stock/put';
 
 export interface SupperAsked {
 	readonly people?: number | undefined;
@@ -71,12 +80,14 @@ export async function supperView(
 	const { units, zone } = household;
 	const people = asked.people ?? household.people;
 	const within = asked.within ?? 40;
-	const [{ found, shelves }, eaten, avoids, places, lasts] = await Promise.all([
+	const [{ found, shelves }, eaten, avoids, places, lasts, taken, claimed] = await Promise.all([
 		eatables(stores, household, now),
 		stores.eaten.byFood(meal_g(household.people)),
 		stores.avoids.all(),
 		stores.home.places(),
-		lastsView(stores, household, now)
+		lastsView(stores, household, now),
+		stores.stock.suppers(lately_h),
+		stores.stock.claimed()
 	]);
 	const today = dateIn(zone, now.getTime());
 	const at = asked.at ?? '18:30';
@@ -130,6 +141,13 @@ export async function supperView(
 				take: m.parts.map((p) => `${p.eatable.lot} ${Math.round(p.units)}`).join(';')
 			};
 		}),
+		planned: plannedOf(
+			shelves.groups.flatMap((g) => g.places).flatMap((p) => p.lots),
+			claimed,
+			today
+		),
+		tomorrow: dateIn(zone, now.getTime() + 86_400_000),
+		taken: takenOf(taken),
 		thaws: thaws.map(({ eatable, units: n, hours, inTime }) => ({
 			lot: eatable.lot,
 			title: eatable.name,
@@ -151,6 +169,103 @@ export async function supperView(
 		eatDown: hurry ? { name: hurry.name, stands: hurry.stands, ration: hurry.ration } : null,
 		lowAcid: meals.some((m) => m.parts.some((p) => p.eatable.state === 'canned' && p.eatable.lowAcid))
 	};
+}
+
+/** What a supper is kept under until its day: said so on the Shelves too. */
+export const supperWords = (day: string, title: string): string => `supper on ${sayDate(day)}: ${title}`.slice(0, 200);
+const kept = /^supper on (\d{1,2} \w{3} \d{4}): (.+)$/;
+
+/** Suppers that are kept for their days, the first of them first. */
+function plannedOf(
+	lots: readonly ShelfLot[],
+	claimed: ReadonlyMap<string, { readonly aside: readonly { readonly id: string; readonly words: string }[] }>,
+	today: string
+): SupperView['planned'] {
+	const found = [...claimed].flatMap(([lot, { aside }]) =>
+		aside.flatMap((a) => {
+			const [, day = '', title = ''] = kept.exec(a.words) ?? [];
+			const read = readDate(day);
+			return 'day' in read ? [{ day: read.day, title, id: a.id, lot, words: a.words }] : [];
+		})
+	);
+	return groups(found, (f) => f.words)
+		.map(([, parts]) => {
+			const [first] = parts;
+			const day = first?.day ?? today;
+			return {
+				day,
+				when: day === today ? 'today' : day < today ? `was for ${sayDate(day)}` : sayDate(day).replace(/ \d{4}$/, ''),
+				title: first?.title ?? '',
+				claims: parts.map((p) => p.id).join(','),
+				parts: parts
+					.map((p) => {
+						const shelf = lots.find((l) => l.id === p.lot);
+						return shelf ? `${shelf.aside.find((a) => a.id === p.id)?.amount ?? ''} ${shelf.title}` : '';
+					})
+					.filter(Boolean)
+					.join(', ')
+			};
+		})
+		.sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
+/** So long after a supper something of it may be put away, hours: hot food stands two at the most; it is told then. */
+const lately_h = 8;
+
+/** Suppers that were taken today, of which something may be left over. */
+function takenOf(rows: Awaited<ReturnType<Stores['stock']['suppers']>>): SupperView['taken'] {
+	return groups(rows, (r) => r.groupId).map(([groupId, parts]) => ({
+		groupId,
+		title: parts
+			.map((p) => p.lot.title.split(',')[0]?.toLowerCase() ?? '')
+			.join(' with ')
+			.replace(/^./, (c) => c.toUpperCase()),
+		grams: Math.round(sum(parts, (p) => -p.amount * p.lot.unitG))
+	}));
+}
+
+/**
+ * What is left over of a supper, as it stands in the fridge: one dish for all of it, by what spoils first of its parts.
+ *
+ * @throws {AppError} 404 that supper was taken back, or is long ago; 422 it may not stand there
+ */
+export function leftoverOf(
+	rows: Awaited<ReturnType<Stores['stock']['suppers']>>,
+	groupId: string,
+	share: number,
+	{ places, household, now }: { places: readonly PlaceRow[]; household: HouseholdRow; now: Date }
+): Standing {
+	const [supper] = takenOf(rows.filter((r) => r.groupId === groupId));
+	const parts = rows.filter((r) => r.groupId === groupId);
+	const fridge = places.find((p) => p.kind === 'fridge');
+	if (!supper) throw notFound('supper');
+	if (!fridge) throw notFound('fridge');
+	// Meat before fish before what grew: the part that the whole dish is kept by.
+	const by = ['poultry', 'fish', 'meat', 'egg', 'dish'];
+	const rank = (food: string) => {
+		const at = by.indexOf(foodById(food)?.group ?? '');
+		return at < 0 ? by.length : at;
+	};
+	const [first] = [...parts].sort((a, b) => rank(a.lot.food) - rank(b.lot.food));
+	const food = foodById(first?.lot.food ?? '');
+	if (!food) throw notFound('supper');
+	const dish = cookedAs(food);
+	const thing: Thing = {
+		food: dish ?? food,
+		called: `leftovers: ${supper.title.toLowerCase()}`.slice(0, 120),
+		form: dish ? (dish.forms[0]?.id ?? 'whole') : (first?.lot.form ?? 'whole'),
+		state: dish ? 'fresh' : 'cooked',
+		condition: 'firm'
+	};
+	const reading: OnShelf = {
+		kind: 'understood',
+		thing,
+		counted: byWeight,
+		amount: dgOf(Math.max(10, supper.grams * share)),
+		note: '',
+		because: ''
+	};
+	return standingOf(reading, fridge, 'leftovers', household, now).standing;
 }
 
 /** "Beef mince with green beans and potatoes". */

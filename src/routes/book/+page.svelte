@@ -27,6 +27,7 @@
 		>
 		<button class="btn">Find</button>
 		<a class="btn" href="/book/foods">By food</a>
+		<a class="btn" href="/book/evening">What ran today?</a>
 	</form>
 </div>
 {#if data.rows.length === 0}

@@ -104,6 +104,15 @@
 								>Take{#if n === 0}&nbsp;<span class="key">1</span>{/if}</button
 							>
 						</form>
+						<details class="mt-1 text-sm">
+							<summary class="min-h-11 py-2 text-soft" aria-label="Keep for another day: {m.title}">keep for…</summary>
+							<form method="POST" action="?/keep" use:enhance={withNotice()} class="flex flex-wrap items-end gap-2">
+								<Marks />
+								<input type="hidden" name="title" value={m.title} />
+								<input type="date" name="day" required value={supper.tomorrow} aria-label="The day for {m.title}" />
+								<button class="btn" name="take" value={m.take} aria-label="Keep: {m.title}">Keep</button>
+							</form>
+						</details>
 					</div>
 				</li>
 			{/each}
@@ -113,10 +122,60 @@
 			</p>{/if}
 		<p class="mt-2 text-sm text-soft">
 			Minutes are from where it lies to the table, as is common practice; meat, poultry and dishes reach their
-			temperature inside. What is left over goes <a href="/shelves/add">back to the shelves</a> within two hours.
+			temperature inside. What is left over is in the fridge within two hours.
 		</p>
 	{/if}
 	{#snippet beside()}
+		{#if supper.planned.length > 0}
+			<h2 class="text-xl">Kept for its day</h2>
+			<ul class="ruled mb-5">
+				{#each supper.planned as p (p.claims)}
+					<li class="py-2">
+						<p><b class="text-rim">{p.when}</b> <b>{p.title}</b></p>
+						<p class="text-sm text-soft">{p.parts}</p>
+						<form
+							method="POST"
+							action="?/planned"
+							use:enhance={withNotice({ path: '/supper' })}
+							class="mt-1 flex gap-2"
+						>
+							<Marks />
+							<input type="hidden" name="claims" value={p.claims} /><input type="hidden" name="title" value={p.title} />
+							<button class="btn" name="what" value="take" aria-label="Take what was kept: {p.title}">Take it</button>
+							<button class="btn btn-plain underline" name="what" value="let" aria-label="Let go: {p.title}"
+								>let go</button
+							>
+						</form>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+		{#if supper.taken.length > 0}
+			<h2 class="text-xl">Anything left over?</h2>
+			<ul class="ruled mb-5">
+				{#each supper.taken as t (t.groupId)}
+					<li class="py-2">
+						<p><b>{t.title}</b></p>
+						<form
+							method="POST"
+							action="?/left"
+							use:enhance={withNotice({ path: '/supper' })}
+							class="mt-1 flex flex-wrap items-center gap-2"
+						>
+							<Marks />
+							<input type="hidden" name="groupId" value={t.groupId} />
+							{#each [[0.25, 'a quarter'], [0.5, 'half']] as const as [share, words] (share)}<button
+									class="btn"
+									name="share"
+									value={share}
+									aria-label="{words} of {t.title} into the fridge">{words}</button
+								>{/each}
+							<span class="text-sm text-soft">into the fridge, within two hours</span>
+						</form>
+					</li>
+				{/each}
+			</ul>
+		{/if}
 		{#if supper.thaws.length > 0}
 			<h2 class="text-xl">To the fridge tonight, for tomorrow</h2>
 			<ul class="ruled">

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import type { KeptBefore } from '$core/forecast/own-yields';
 import { preparedOnce, type Database } from '../db/client';
 import { batch, lot, movement } from '../db/schema';
@@ -23,6 +23,23 @@ const keptFrozenOf = preparedOnce((db) =>
 		.orderBy(desc(batch.packedOn))
 		.limit(sql.placeholder('most'))
 		.prepare('kept_frozen')
+);
+
+const saidOf = preparedOnce((db) =>
+	db
+		.select({ code: batch.code, packedOn: batch.packedOn, would: batch.again, change: batch.change })
+		.from(batch)
+		.where(
+			and(
+				eq(batch.householdId, sql.placeholder('household')),
+				eq(batch.food, sql.placeholder('food')),
+				ne(batch.again, ''),
+				isNull(batch.voidedAt)
+			)
+		)
+		.orderBy(desc(batch.packedOn), desc(batch.id))
+		.limit(1)
+		.prepare('said_of')
 );
 
 /** What a household's own past says of a food: what was paid, what came of it, what went. */
@@ -66,6 +83,12 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 				.orderBy(desc(batch.packedOn))
 				.limit(mostBought);
 			return rows.flatMap((r) => (r.yieldMass === null ? [] : [r.yieldMass]));
+		},
+
+		/** Whether its last batch would be made again, and what would be changed; null where nobody said. */
+		async said(food: string): Promise<{ code: string; packedOn: string; would: string; change: string } | null> {
+			const [row] = await saidOf(db).execute({ household: householdId, food });
+			return row ?? null;
 		},
 
 		/** The same of what was frozen, by form and cut, the newest first. */

@@ -35,6 +35,20 @@ export interface SupperView {
 	readonly atMs: number;
 	readonly within: number;
 	readonly meals: readonly MealShown[];
+	/** Kept for their days. */
+	readonly planned: readonly {
+		/** `yyyy-MM-dd`, and "4 Dec", "today". */
+		readonly day: string;
+		readonly when: string;
+		readonly title: string;
+		readonly parts: string;
+		/** Ids of what is kept, with commas. */
+		readonly claims: string;
+	}[];
+	/** `yyyy-MM-dd` */
+	readonly tomorrow: string;
+	/** Taken lately: something of it may be left over. */
+	readonly taken: readonly { readonly groupId: string; readonly title: string; readonly grams: number }[];
 	readonly thaws: readonly ThawShown[];
 	/** Where it is thawed; null without a fridge. */
 	readonly fridge: string | null;

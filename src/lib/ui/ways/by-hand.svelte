@@ -5,19 +5,31 @@
 	import type { ByHand, WaysView } from './view';
 
 	/** Done already, without the Stove: what came of it, and what of the lot went into it. One step, which undo takes back. */
-	let { hand, lot }: { hand: ByHand; lot: WaysView['lot'] } = $props();
+	let {
+		hand,
+		lot,
+		path = `/ways/${lot.id}`,
+		open = false
+	}: {
+		hand: ByHand;
+		lot: Pick<WaysView['lot'], 'id'>;
+		/** Where its undo is. */
+		path?: string;
+		open?: boolean;
+	} = $props();
 </script>
 
-<details class="open:w-full">
+<details class="open:w-full" {open}>
 	<summary class="py-2">done: write it down</summary>
 	<form
 		method="POST"
 		action="?/hand"
-		use:enhance={withNotice({ path: `/ways/${lot.id}`, reset: false })}
+		use:enhance={withNotice({ path, reset: false })}
 		class="flex flex-wrap items-end gap-3 pb-2"
 		aria-label="What came of it"
 	>
 		<Marks />
+		<input type="hidden" name="lot" value={lot.id} />
 		<label class="field grow"
 			><span>what came of it</span><input
 				name="text"

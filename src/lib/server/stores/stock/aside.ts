@@ -1,4 +1,4 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { sayThing, type LotUnit } from '$core/stock/amount';
 import type { Tx } from '../../db/client';
@@ -106,4 +106,59 @@ export async function takeAside(tx: Tx, householdId: string, claimId: string, { 
 	);
 	const units = await unitsOf(tx, householdId);
 	return { groupId, words: `${sayThing(row, kept.amount, row.title, units)} taken for ${kept.words}` };
+}
+
+/** Keeps every part of a supper for a day, or none. @see keepAside */
+export async function keepAll(
+	tx: Tx,
+	householdId: string,
+	parts: readonly { lotId: string; amount: number }[],
+	words: string,
+	at: At
+): Promise<{ words: string }> {
+	// In the one order of locks, so that two suppers never wait for each other.
+	for (const { lotId, amount } of [...parts].sort((a, b) => (a.lotId < b.lotId ? -1 : 1))) {
+		const { unit } = await ownLot(tx, householdId, lotId);
+		await keepAside(tx, householdId, { lotId, amount, unit, words }, at);
+	}
+	return { words };
+}
+
+/** Takes all that was kept under the same words, as one step. @throws {AppError} 404 one of them was let go; 409 */
+export async function takeKept(
+	tx: Tx,
+	householdId: string,
+	claimIds: readonly string[],
+	words: string,
+	{ now, by }: At
+): Promise<Step> {
+	const named = await tx
+		.select({ id: claim.id, lotId: claim.lotId })
+		.from(claim)
+		.where(and(eq(claim.householdId, householdId), inArray(claim.id, [...claimIds])));
+	if (named.length !== claimIds.length || named.length === 0) throw notFound('supper that was kept');
+	named.sort((a, b) => (a.lotId < b.lotId ? -1 : 1));
+	for (const { lotId } of named) await allOf(tx, lotId);
+	const groupId = uuidv7();
+	const changes = [];
+	for (const { id } of named) {
+		const kept = await openAside(tx, householdId, id);
+		await end(tx, householdId, id, now);
+		const row = await ownLot(tx, householdId, kept.lotId);
+		changes.push({
+			lotId: kept.lotId,
+			kind: 'take' as const,
+			amount: -kept.amount,
+			cause: kept.words,
+			batchId: row.batchId
+		});
+	}
+	await post(tx, householdId, groupId, changes, { now, by });
+	return { groupId, words };
+}
+
+/** What was kept under the same words is free again. @throws {AppError} 404 */
+export async function letAllGo(tx: Tx, householdId: string, claimIds: readonly string[], at: At): Promise<object> {
+	for (const id of claimIds) await letGo(tx, householdId, id, at);
+	return {};
 }

@@ -7,7 +7,7 @@ import { look, lot, place } from '../../db/schema';
 import { notFound } from '../../errors';
 import { once } from '../once';
 import { act, type StockStep } from './act';
-import { keepAside, letGo, takeAside } from './aside';
+import { keepAll, keepAside, letAllGo, letGo, takeAside, takeKept } from './aside';
 import { allOf, intoWork, ontoShelf, openPack } from './open';
 import { makeOf, type MakeStep } from './make';
 import { mergeLots } from './merge';
@@ -162,6 +162,21 @@ export function stockStore(db: Database, householdId: string, now: Date) {
 		takeAside: (key: string, claimId: string, by: string): Promise<Step> =>
 			once(db, householdId, { key, action: 'take aside', body: { claimId } }, now, (tx) =>
 				takeAside(tx, householdId, claimId, { now, by })
+			),
+		/** @see keepAll */
+		keepAll: (key: string, parts: readonly { lotId: string; amount: number }[], words: string, by: string) =>
+			once(db, householdId, { key, action: 'keep all', body: { parts, words } }, now, (tx) =>
+				keepAll(tx, householdId, parts, words, { now, by })
+			),
+		/** @see takeKept */
+		takeKept: (key: string, claimIds: readonly string[], words: string, by: string): Promise<Step> =>
+			once(db, householdId, { key, action: 'take kept', body: { claimIds, words } }, now, (tx) =>
+				takeKept(tx, householdId, claimIds, words, { now, by })
+			),
+		/** @see letAllGo */
+		letAllGo: (key: string, claimIds: readonly string[], by: string) =>
+			once(db, householdId, { key, action: 'let all go', body: { claimIds } }, now, (tx) =>
+				letAllGo(tx, householdId, claimIds, { now, by })
 			),
 		/** @see mergeLots */
 		merge: (key: string, step: { lotId: string; fromId: string }, by: string): Promise<Step> =>

@@ -72,6 +72,36 @@ const wholeLots = (db: Database, which: SQL | undefined) =>
 const namedLots = preparedOnce((db) =>
 	wholeLots(db, sql`${lotBalance.lotId} = any(${sql.placeholder('ids')}::uuid[])`).prepare('named_lots')
 );
+/** What has a clock of hours: opened, thawed, cooked. */
+const secondLots = preparedOnce((db) =>
+	wholeLots(
+		db,
+		sql`${lotBalance.lotId} in (
+			select l.id from lot_balance b join lot l on l.id = b.lot_id
+			where b.household_id = ${household} and b.amount > 0 and not l.waiting
+				and (l.state in ('opened', 'thawed', 'cooked') or l.food like 'cooked-%')
+			limit 40)`
+	).prepare('second_lots')
+);
+/** Suppers that were taken lately, lot by lot; what was taken back is none. */
+const suppersTaken = preparedOnce((db) =>
+	db
+		.select({ groupId: movement.groupId, amount: movement.amount, at: movement.recordedAt, lot })
+		.from(movement)
+		.innerJoin(lot, eq(lot.id, movement.lotId))
+		.where(
+			and(
+				eq(movement.householdId, household),
+				eq(movement.kind, 'take'),
+				or(eq(movement.cause, 'supper'), sql`${movement.cause} like 'supper on %'`),
+				gt(movement.recordedAt, sql.placeholder('since')),
+				sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
+			)
+		)
+		.orderBy(desc(movement.recordedAt), asc(movement.id))
+		.limit(60)
+		.prepare('suppers_taken')
+);
 /** The first so many of each place: what is opened or thawed, what a look found something at, then by label or age; whole the places that are named, none of the others where some are. */
 const firstLots = preparedOnce((db) =>
 	wholeLots(
@@ -250,6 +280,13 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 
 		/** What may want a look, of every place whole, without lots that are read already. */
 		lookedFor: (without: readonly string[]) => lookedFor(db).execute({ ...whose, without: [...without] }),
+
+		/** What has a clock of hours, whole. */
+		second: async () => whole(await secondLots(db).execute(whose)),
+
+		/** What was taken for supper in the last hours, the newest first. */
+		suppers: (hours: number) =>
+			suppersTaken(db).execute({ ...whose, since: new Date(now.getTime() - hours * 3_600_000) }),
 
 		/** What stands in each place, in sum; a place where nothing stands is not among them. */
 		sums: () => placeSums(db).execute(whose),

@@ -91,6 +91,7 @@
 				{:else if count.difference > 0}
 					<button class="btn btn-full big-next" name="fate" value="found">Found them: next</button>
 				{:else}
+					{#if line.usual}<p class="pb-1 text-center text-sm text-soft">{line.usual}</p>{/if}
 					<p class="pb-2 text-center">What became of {word(-count.difference, line.unit)}?</p>
 					<div class="grid grid-cols-3 gap-3">
 						<button class="btn btn-full" name="fate" value="eaten">Eaten</button>

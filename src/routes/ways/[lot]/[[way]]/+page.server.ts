@@ -2,10 +2,10 @@ import Joi from 'joi';
 import { redirect } from '@sveltejs/kit';
 import { AppError } from '$lib/server/errors';
 import { id, key, line, parse, weightWithin } from '$lib/server/parse';
-import { action, deviceOf, page } from '$lib/server/respond';
+import { action, page } from '$lib/server/respond';
 import { knownFood } from '$lib/server/things';
-import { byHand, chooseWay, shareLot, startWay } from '$lib/server/ways/do';
-import { handOf } from '$lib/server/ways/hand';
+import { chooseWay, shareLot, startWay } from '$lib/server/ways/do';
+import { handOf, handed } from '$lib/server/ways/hand';
 import { waysView } from '$lib/server/ways/view';
 import { undoAction } from '$lib/server/undo';
 import type { Actions, PageServerLoad } from './$types';
@@ -25,6 +25,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 		return {
 			title: `Ways for ${view.lot.name}`,
 			view,
+			lastTime: await locals.stores.past.said(view.lot.food),
 			hand: view.panel ? await handOf(locals.stores, view.lot, view.panel, locals.household.units) : null
 		};
 	}, locals.household.units);
@@ -72,27 +73,8 @@ export const actions: Actions = {
 	/** What came of it without the Stove. */
 	hand: (event) =>
 		action(event, async (fields) => {
-			const lotId = parse(id().required(), event.params.lot);
-			const v = parse(
-				Joi.object<{ text: string; placeId?: string; grams: number; tested?: 'yes'; key: string }>({
-					tested: Joi.string().valid('yes').label('Whether its process was done in full'),
-					text: line(200).required().label('What came of it'),
-					placeId: id().label('The place'),
-					grams: weightWithin(1, 1_000_000).required().label('How much of it went into this'),
-					key: key()
-				}),
-				fields
-			);
-			const { stores, household, now } = event.locals;
-			const { key: once, tested, ...rest } = v;
-			const done = await byHand(
-				stores,
-				once,
-				household,
-				{ lotId, ...rest, tested: tested === 'yes' },
-				{ now, by: deviceOf(event) }
-			);
-			return { done: { groupId: done.groupId, words: done.words } };
+			const lotId = parse(id().required(), event.params.lot) as string;
+			return handed(event, lotId, fields);
 		}),
 
 	undo: undoAction,

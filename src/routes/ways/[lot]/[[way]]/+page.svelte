@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { sayAs } from '$core/quantities/dates';
+	import { sayAs, sayDate } from '$core/quantities/dates';
 	import { sayWeight } from '$core/quantities/format';
 	import Faults from '$lib/ui/notice/faults.svelte';
 	import type { Failed } from '$lib/ui/notice/types';
@@ -49,6 +49,14 @@
 				>{lot.soon ? 'soon: ' : 'best by '}{sayAs(lot.bestBy, data.household.zone, 'EEE d MMM, HH:mm')}</span
 			>
 		</p>
+		{#if data.lastTime}
+			<p class="text-[15px]">
+				Again? <b>{{ yes: 'Yes', changed: 'Yes, changed', no: 'No' }[data.lastTime.would] ?? ''}</b>{data.lastTime.change
+					? `: ${data.lastTime.change}`
+					: ''},
+				<a href="/book/{data.lastTime.code}">last time, {sayDate(data.lastTime.packedOn)}</a>
+			</p>
+		{/if}
 	</header>
 	<div class="open-way" class:rimmed={panel !== null}>
 		<Faults {failed} />
