@@ -397,11 +397,23 @@ try {
 				sql`select l.*, b.amount, x.code from lot_balance b join lot l on l.id = b.lot_id left join batch x on x.id = l.batch_id where b.household_id = ${home?.id} and b.amount > 0 order by l.keeps_until`
 		],
 		[
+			'Supper',
+			'/supper',
+			40,
+			() => sql`select * from food_day where household_id = ${home?.id} and day > now() - interval '3 years'`
+		],
+		[
 			'Book',
 			'/book',
 			80,
 			() => sql`select * from batch where household_id = ${home?.id} order by packed_on desc limit 40`
-		]
+		],
+		...['/book/foods', '/book/foods/green-beans', '/book/plan', '/book/prices'].map((path) => [
+			`Book ${path.slice(6)}`,
+			path,
+			80,
+			() => sql`select * from batch where household_id = ${home?.id} order by packed_on desc limit 2000`
+		])
 	];
 	await benchReads(database.url);
 	for (const [name, path, wanted, query] of /** @type {[string, string, number, () => Promise<unknown>][]} */ (pages)) {

@@ -74,7 +74,6 @@ try {
 	await shot('haul');
 	await page.getByRole('link', { name: /^why:/ }).click();
 	await page.getByRole('figure', { name: 'The freezer over days' }).waitFor();
-	await shot('forecasts');
 	await open('/stove/new');
 	for (const name of ['courgettes', 'kale', 'raspberries']) {
 		await page.getByRole('checkbox', { name, exact: true }).check();
@@ -134,7 +133,6 @@ try {
 		if (await book.isVisible()) {
 			if (packs++ === 0) {
 				await page.evaluate(() => window.scrollTo(0, 0));
-				await shot('packs');
 			}
 			await book.click();
 			await page.waitForTimeout(400);
@@ -144,9 +142,14 @@ try {
 	await page.getByRole('button', { name: /All away/ }).click();
 	await page.getByRole('link', { name: 'Its page in the book' }).click();
 	await page.getByRole('heading', { name: 'The run on the clock' }).waitFor();
-	await shot('batch');
 	await open('/book');
 	await shot('book');
+	await open('/book/foods/green-beans');
+	await shot('book-food');
+	await open('/book/plan');
+	await shot('book-plan');
+	await open('/supper');
+	await shot('supper');
 	// A dryer in the afternoon: seven trays in, one of them weighed twice.
 	await open(`${ways}/dry`);
 	await page

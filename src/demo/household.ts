@@ -122,6 +122,8 @@ export const demo = {
 		{ said: '12 half-pints plum jam', place: 'Pantry', daysAgo: 290 },
 		{ said: '2 pint jars dried plums', place: 'Pantry', daysAgo: 20 },
 		{ said: '3 pint jars dried apples', place: 'Pantry', daysAgo: 300 },
+		{ said: '7 pints pickled beetroot, tested', place: 'Pantry', daysAgo: 70 },
+		{ said: '6 kg parsnips in sand', place: 'Cellar', daysAgo: 12 },
 		{ said: '18 × 400 g beef mince, frozen', place: 'Chest freezer, floor', daysAgo: 40 },
 		{ said: '4 × 1 L chicken stock, frozen', place: 'Chest freezer, floor', daysAgo: 55 },
 		{ said: '4 × 600 g soup mix (carrots + leeks + potatoes), frozen', place: 'Chest freezer, floor', daysAgo: 120 },

@@ -24,6 +24,7 @@ import { AppError } from '$lib/server/errors';
 import { storesFor } from '$lib/server/stores';
 import { householdById, newHousehold, type HouseholdRow } from '$lib/server/stores/households';
 import { Device } from './devices';
+import { expectFoodDays } from './food-days';
 import { random, type Random } from './random';
 
 type Link = ReturnType<typeof connect>;
@@ -221,6 +222,7 @@ export async function expectLedger(link: Link, householdId: string, where: strin
 		expect(balance.amount, where).toBeGreaterThanOrEqual(0);
 		if (balance.amount > 0) expect(removedAt, where).toBeNull();
 	}
+	await expectFoodDays(link.db, householdId, where);
 	return balances.length;
 }
 

@@ -11,6 +11,7 @@ import { storesFor } from '$lib/server/stores';
 import { householdById, newHousehold } from '$lib/server/stores/households';
 import { lotOfThing } from '$lib/server/things';
 import { startWay } from '$lib/server/ways/do';
+import { expectFoodDays } from './food-days';
 
 const day_ms = 86_400_000;
 const week_ms = 7 * day_ms;
@@ -202,6 +203,7 @@ export async function twoYears({ db }: ReturnType<typeof connect>, seed: number)
 				(eaten.get(f.food)?.draws ?? []).reduce((a, b) => a + b.units, 0),
 				`${seed} ${f.food}`
 			).toBe(f.eaten.length);
+		await expectFoodDays(db, id, `${seed}`);
 		const { rows: all } = await db.execute<{ n: number }>(
 			sql`select count(*)::int as n from movement where household_id = ${id}`
 		);

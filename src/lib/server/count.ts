@@ -1,5 +1,5 @@
 import { sum } from 'd3-array';
-import { priorOf, rateOf, type Eaten } from '$core/forecast/draws';
+import { priorOf, rateOf, type Eaten, type Rate } from '$core/forecast/draws';
 import { mealsWithin } from '$core/forecast/lasts';
 import { meal_g } from '$core/forecast/larder';
 import { sayDate } from '$core/quantities/dates';
@@ -26,6 +26,7 @@ export async function countOf(stores: Stores, household: HouseholdRow, now: Date
 		stores.eaten.byFood(meal_g(household.people))
 	]);
 	const prior = priorOf([...eaten.values()], now.getTime());
+	const rates = new Map<string, Rate>();
 	const place = places.find((p) => p.id === placeId);
 	if (!place) throw notFound('place');
 	const there = rows.filter((r) => !r.waiting);
@@ -61,7 +62,9 @@ export async function countOf(stores: Stores, household: HouseholdRow, now: Date
 		const since = Math.max(row.since.getTime(), at?.countedAt?.getTime() ?? 0);
 		const weeks = (now.getTime() - since) / week_ms;
 		if (weeks < 1) return '';
-		const [low, high] = mealsWithin(rateOf(own, prior, now.getTime()), weeks);
+		const rate = rates.get(row.food) ?? rateOf(own, prior, now.getTime());
+		rates.set(row.food, rate);
+		const [low, high] = mealsWithin(rate, weeks);
 		const taken = Math.round(
 			sum(
 				own.draws.filter((d) => d.at >= since && !d.found),

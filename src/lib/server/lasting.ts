@@ -27,8 +27,25 @@ export const larderLots = (rows: readonly StandingRow[], places: readonly PlaceR
 		];
 	});
 
-/** What is left of every food, and how long it lasts. */
+/** Worked out before: it holds as long as nothing was eaten or came since, and its hour lasts. */
+const known = new Map<string, { readonly stamp: string; readonly larder: Promise<Larder> }>();
+const mostKnown = 40;
+const hour_ms = 3_600_000;
+
+/** What is left of every food, and how long it lasts; by the hour, since it is told in weeks. */
 export async function larder(stores: Stores, household: HouseholdRow, now: Date): Promise<Larder> {
+	const hour = Math.floor(now.getTime() / hour_ms);
+	const stamp = `${await stores.eaten.stamp()} ${hour} ${household.people}`;
+	const before = known.get(household.id);
+	if (before?.stamp === stamp) return before.larder;
+	const larder = workOut(stores, household, now);
+	if (known.size >= mostKnown) known.clear();
+	known.set(household.id, { stamp, larder });
+	larder.catch(() => known.delete(household.id));
+	return larder;
+}
+
+async function workOut(stores: Stores, household: HouseholdRow, now: Date): Promise<Larder> {
 	const [rows, places, eaten, newCrops] = await Promise.all([
 		stores.stock.standing(),
 		stores.home.places(),

@@ -28,7 +28,8 @@ export interface SupperAsked {
 
 /** In pieces or minced: it goes into the pan frozen (common practice). */
 const inPieces: ReadonlySet<string> = new Set(['bacon', 'sausage', 'shrimp', 'chicken-livers']);
-const mostLots = 400;
+/** Of each place those that are eaten first: what keeps longer is for another supper. */
+const mostLots = 25;
 
 /** What stands anywhere and may be eaten tonight. */
 async function eatables(stores: Stores, household: HouseholdRow, now: Date) {

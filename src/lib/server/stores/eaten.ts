@@ -1,6 +1,7 @@
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Draw, Eaten, Standing } from '$core/forecast/draws';
-import type { Database } from '../db/client';
+import { preparedOnce, type Database } from '../db/client';
+import { foodDay, household, lotBalance } from '../db/schema';
 
 /** A food on a day: what went of it, and by how much there was more or less of it in the evening. */
 export interface FoodDay extends Record<string, unknown> {
@@ -17,6 +18,18 @@ export interface FoodDay extends Record<string, unknown> {
 const years = 3;
 const day_ms = 86_400_000;
 
+const stampOf = preparedOnce((db) =>
+	db
+		.select({
+			// Whatever changes a row leaves another transaction's number in it.
+			eaten: sql<string>`(select count(*) || ' ' || coalesce(sum(d.xmin::text::bigint), 0) from ${foodDay} d where d.household_id = ${household.id})`,
+			stands: sql<string>`(select count(*) || ' ' || coalesce(sum(b.xmin::text::bigint), 0) || ' ' || coalesce(sum(b.amount), 0) from ${lotBalance} b where b.household_id = ${household.id} and b.amount > 0)`
+		})
+		.from(household)
+		.where(eq(household.id, sql.placeholder('household')))
+		.prepare('larder_stamp')
+);
+
 /** How each food of the shelves went: what was eaten of it, and when there was any. Steps that were taken back are none. */
 export function eatenStore(db: Database, householdId: string, now: Date) {
 	return {
@@ -26,18 +39,10 @@ export function eatenStore(db: Database, householdId: string, now: Date) {
 		async byFood(meal_g: number): Promise<Map<string, Eaten>> {
 			const since = new Date(now.getTime() - years * 365.25 * day_ms);
 			const { rows } = await db.execute<FoodDay>(sql`
-				select l.food, (extract(epoch from date_trunc('day', m.occurred_at)) * 1000 + 43200000)::float8 as at,
-					sum(case when m.kind in ('take', 'use') and l.unit = 'pack' then -m.amount else 0 end)::float8 as packs,
-					sum(case when m.kind in ('take', 'use') and l.unit <> 'pack' then -m.amount * l.unit_g else 0 end)::float8 as loose_g,
-					sum(case when m.kind = 'count' and l.unit = 'pack' then -m.amount else 0 end)::float8 as found_packs,
-					sum(case when m.kind = 'count' and l.unit <> 'pack' then -m.amount * l.unit_g else 0 end)::float8 as found_g,
-					sum(m.amount * l.unit_g)::float8 as grams
-				from movement m join lot l on l.id = m.lot_id
-				where m.household_id = ${householdId} and not l.waiting and m.reverses_id is null
-					and m.occurred_at > ${since.toISOString()}
-					and not exists (select 1 from movement r where r.reverses_id = m.id)
-				group by 1, 2
-				order by 1, 2`);
+				select food, (extract(epoch from day) * 1000 + 43200000)::float8 as at, packs, loose_g, found_packs, found_g, grams
+				from food_day
+				where household_id = ${householdId} and day > ${since.toISOString()}::date
+				order by food, day`);
 			// What stands now less what came and went since is what stood at the beginning.
 			const { rows: standing } = await db.execute<{ food: string; grams: number }>(sql`
 				select l.food, sum(b.amount * l.unit_g)::float8 as grams
@@ -46,6 +51,12 @@ export function eatenStore(db: Database, householdId: string, now: Date) {
 				group by 1`);
 			const stands = new Map(standing.map((r) => [r.food, r.grams]));
 			return eatenFrom(rows, stands, { meal_g, since: since.getTime(), now: now.getTime() });
+		},
+
+		/** The same as long as nothing of what is eaten and of what stands there has changed: both are read for it, and nothing is added up. */
+		async stamp(): Promise<string> {
+			const [row] = await stampOf(db).execute({ household: householdId });
+			return `${row?.eaten ?? ''} ${row?.stands ?? ''}`;
 		},
 
 		/** When each food came in first in the calendar year before, a whole number of years on, ms: when it may be new again. */

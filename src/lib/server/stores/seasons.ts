@@ -35,8 +35,9 @@ export interface BatchOf extends Record<string, unknown> {
 	readonly lastAt: number | null;
 	readonly causes: string | null;
 }
-/** A busy household's book of ten years; what is older says little. */
-const mostBatches = 2_000;
+/** Of one food twenty years of a usual household; of all of them five of a busy one. What is older says little. */
+const mostOfFood = 400;
+const mostOfAll = 1_000;
 
 /** The Book by food: what each batch gave, and what became of it. */
 export function seasonStore(db: Database, householdId: string) {
@@ -48,7 +49,7 @@ export function seasonStore(db: Database, householdId: string) {
 					select * from batch
 					where household_id = ${householdId} and voided_at is null and (${food ?? null}::text is null or food = ${food ?? null})
 					order by packed_on desc, id desc
-					limit ${mostBatches}
+					limit ${food === undefined ? mostOfAll : mostOfFood}
 				)
 				select b.id, b.food, b.code, b.title, b.way, b.method, b.form, b.cut, b.packed_on::text as "packedOn", b.raw_g::float8 as "rawG",
 					b.packed_g::float8 as "packedG", b.packs_made as packs, b.yield_mass as "yieldMass", b.hands_s as "handsS",

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { packsOfGrams } from '$core/stock/amount';
+import { expectFoodDays } from '../../../../tests/laws/food-days';
 import { foldStock } from '$core/stock/fold';
 import { foodById } from '$core/things/names';
 import { plain } from '$core/things/thing';
@@ -162,6 +163,7 @@ describe('the stock under many hands', () => {
 			expect(groups.length).toBeGreaterThan(50);
 			expect(refused).toBeGreaterThan(0);
 			expect(await audit(id)).toBeGreaterThanOrEqual(5);
+			await expectFoodDays(link.db, id, `sequence ${seed}`);
 		}
 	);
 
