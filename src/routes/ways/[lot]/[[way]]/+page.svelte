@@ -51,7 +51,8 @@
 		</p>
 		{#if data.lastTime}
 			<p class="text-[15px]">
-				Again? <b>{{ yes: 'Yes', changed: 'Yes, changed', no: 'No' }[data.lastTime.would] ?? ''}</b>{data.lastTime.change
+				Again? <b>{{ yes: 'Yes', changed: 'Yes, changed', no: 'No' }[data.lastTime.would] ?? ''}</b>{data.lastTime
+					.change
 					? `: ${data.lastTime.change}`
 					: ''},
 				<a href="/book/{data.lastTime.code}">last time, {sayDate(data.lastTime.packedOn)}</a>
