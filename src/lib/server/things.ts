@@ -4,10 +4,10 @@ import { sayDate } from '$core/quantities/dates';
 import { rereadLot, type Reread } from '$core/things/reread';
 import { ripening } from '$core/things/ripening';
 import { foodById, kindById } from '$core/things/names';
-import { nearNames } from '$core/things/understand';
+import { nearNames, understand } from '$core/things/understand';
 import type { Thing } from '$core/things/thing';
 import type { FoodRow } from '$reference/tables';
-import { notFound } from './errors';
+import { AppError, notFound } from './errors';
 import type { lot, place } from './db/schema';
 
 type LotRow = typeof lot.$inferSelect;
@@ -24,6 +24,18 @@ export function knownFood(id: string): FoodRow {
 		throw notFound(`food "${id}"${near ? ` (near: ${near.name})` : ''}, `);
 	}
 	return food;
+}
+
+/** The one food that a person names in a field. @throws {AppError} 400 none, or several */
+export function namedFood(said: string, field = 'food'): FoodRow {
+	const named = understand(said);
+	if (named.kind === 'thing') return named.thing.food;
+	throw new AppError(
+		400,
+		'UNKNOWN_FOOD',
+		`No one food named “${said}” is known: say it more closely. Nothing was saved.`,
+		[{ field, message: 'A food of the tables.' }]
+	);
 }
 
 /** What of a thing stands in a lot's row. */

@@ -6,8 +6,7 @@ import { date, id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
 import { leftoverOf, readTake, supperView, supperWords, type SupperAsked } from '$lib/server/supper';
 import { undoAction } from '$lib/server/undo';
-import { understand } from '$core/things/understand';
-import { knownFood } from '$lib/server/things';
+import { knownFood, namedFood } from '$lib/server/things';
 import { lotUnits, type LotUnit } from '$core/stock/amount';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -132,16 +131,9 @@ export const actions: Actions = {
 				}),
 				fields
 			);
-			const named = understand(v.food);
-			if (named.kind !== 'thing')
-				throw new AppError(
-					400,
-					'UNKNOWN_FOOD',
-					`No one food named “${v.food}” is known: say it more closely. Nothing was saved.`,
-					[{ field: 'food', message: 'A food of the tables.' }]
-				);
-			await event.locals.stores.avoids.add(v.key, named.thing.food.id, v.who ?? '');
-			return { saved: `Not at our table: ${named.thing.food.name}` };
+			const food = namedFood(v.food);
+			await event.locals.stores.avoids.add(v.key, food.id, v.who ?? '');
+			return { saved: `Not at our table: ${food.name}` };
 		}),
 	eats: (event) =>
 		action(event, async (fields) => {

@@ -10,6 +10,8 @@ export interface CountLine {
 	/** What the book says, in the line's unit. */
 	readonly amount: number;
 	readonly edit: string;
+	/** What such a time usually takes of it, beside what the book knows of; empty where nothing is known. */
+	readonly usual: string;
 }
 
 /** One line at a time: what is counted, and how it differs from the book. */

@@ -2,11 +2,11 @@ import Joi from 'joi';
 import { keptInShops, type KeptInShop } from '$core/costs/seasons';
 import { dateIn } from '$core/freezing/keep';
 import { readMoney } from '$core/quantities/money';
-import { understand } from '$core/things/understand';
 import { AppError } from '$lib/server/errors';
 import { date, id, key, line, parse } from '$lib/server/parse';
 import { priceBook } from '$lib/server/price-book';
 import { action, page } from '$lib/server/respond';
+import { namedFood } from '$lib/server/things';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) =>
@@ -49,28 +49,21 @@ export const actions: Actions = {
 				fields
 			);
 			const { stores, household, now } = event.locals;
-			const named = understand(v.food);
-			if (named.kind !== 'thing')
-				throw new AppError(
-					400,
-					'UNKNOWN_FOOD',
-					`No one food named “${v.food}” is known: say it more closely. Nothing was saved.`,
-					[{ field: 'food', message: 'A food of the tables.' }]
-				);
+			const food = namedFood(v.food);
 			const today = dateIn(household.zone, now.getTime());
 			if (v.seenOn && v.seenOn > today)
 				throw new AppError(400, 'BAD_INPUT', 'That day lies ahead. Nothing was saved.', [
 					{ field: 'seenOn', message: 'Today or before.' }
 				]);
 			await stores.prices.note(v.key, {
-				food: named.thing.food.id,
+				food: food.id,
 				kept: v.kept,
 				perKg: moneyOf(v.price, household.currency, 'price'),
 				currency: household.currency,
 				shop: v.shop,
 				seenOn: v.seenOn ?? today
 			});
-			return { saved: `A price of ${named.thing.food.name}` };
+			return { saved: `A price of ${food.name}` };
 		}),
 	forget: (event) =>
 		action(event, async (fields) => {
