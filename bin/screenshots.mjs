@@ -72,8 +72,6 @@ try {
 	await page.getByText('of hands by').waitFor();
 	await page.getByText('still looking').waitFor({ state: 'hidden' });
 	await shot('haul');
-	await page.getByRole('link', { name: /^why:/ }).click();
-	await page.getByRole('figure', { name: 'The freezer over days' }).waitFor();
 	await open('/stove/new');
 	for (const name of ['courgettes', 'kale', 'raspberries']) {
 		await page.getByRole('checkbox', { name, exact: true }).check();
