@@ -62,19 +62,20 @@ export function readShelfRow(cells: Cells, own: boolean, context: ShelfContext):
 	const day = dated && 'day' in dated ? dated.day : undefined;
 	if (day !== undefined && context.today !== undefined && day > context.today)
 		return { fault: { column: own ? 'since' : 'date', message: `"${date}" lies ahead.` } };
-	if ((cells.note ?? '').length > most_note)
-		return { fault: { column: 'note', message: `The note is longer than ${most_note} characters.` } };
 	const placed = placeOf(cells.place, context);
 	if ('fault' in placed) return placed;
 	const read = own ? readOwn(cells, context) : readSaid(cells, day === undefined ? cells.date : undefined, context);
 	if ('fault' in read) return read;
+	const note = [read.read.note, cells.note ?? ''].filter(Boolean).join(', ');
+	if (note.length > most_note)
+		return { fault: { column: 'note', message: `The note is longer than ${most_note} characters.` } };
 	return {
 		line: read.line,
 		read: {
 			...read.read,
 			...(placed.id === undefined ? {} : { placeId: placed.id }),
 			...(day === undefined ? {} : { day, monthOnly: false }),
-			note: [read.read.note, cells.note ?? ''].filter(Boolean).join(', ').slice(0, most_note)
+			note
 		}
 	};
 }

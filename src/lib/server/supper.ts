@@ -8,6 +8,7 @@ import type { OnShelf } from '$core/things/shelf-line';
 import type { Thing } from '$core/things/thing';
 import { cookedAs } from '$core/things/understand';
 import { sayWeight } from '$core/quantities/format';
+import { leftSince } from '$core/supper/leftovers';
 import { suppers, thawsFor, type Eatable, type Meal, type Part, type SupperAsk } from '$core/supper/supper';
 import { foodById } from '$core/things/names';
 import type { ShelfLot } from '$lib/ui/shelves/types';
@@ -210,8 +211,8 @@ function plannedOf(
 		.sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
-/** So long after a supper something of it may be put away, hours: hot food stands two at the most; it is told then. */
-const lately_h = 8;
+/** So long after it was taken out a supper may be cooked, eaten and put away, hours (common practice): later it has stood too long. */
+export const lately_h = 5;
 
 /** Suppers that were taken today, of which something may be left over. */
 function takenOf(rows: Awaited<ReturnType<Stores['stock']['suppers']>>): SupperView['taken'] {
@@ -266,7 +267,15 @@ export function leftoverOf(
 		note: '',
 		because: ''
 	};
-	return standingOf(reading, fridge, 'leftovers', household, now).standing;
+	const { standing } = standingOf(reading, fridge, 'leftovers', household, now);
+	const since = leftSince(
+		parts.flatMap(({ lot }) => {
+			const group = foodById(lot.food)?.group;
+			return group ? [{ group, state: lot.state, from: (lot.placedAt ?? lot.since).getTime() }] : [];
+		}),
+		now.getTime()
+	);
+	return { ...standing, lot: { ...standing.lot, since: new Date(since) } };
 }
 
 /** "Beef mince with green beans and potatoes". */

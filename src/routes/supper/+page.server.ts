@@ -4,7 +4,7 @@ import { dateIn } from '$core/freezing/keep';
 import { sayDate } from '$core/quantities/dates';
 import { date, id, ids, key, line, parse } from '$lib/server/parse';
 import { action, deviceOf, page } from '$lib/server/respond';
-import { leftoverOf, readTake, supperView, supperWords, type SupperAsked } from '$lib/server/supper';
+import { lately_h, leftoverOf, readTake, supperView, supperWords, type SupperAsked } from '$lib/server/supper';
 import { undoAction } from '$lib/server/undo';
 import { knownFood, namedFood } from '$lib/server/things';
 import { lotUnits, type LotUnit } from '$core/stock/amount';
@@ -98,7 +98,7 @@ export const actions: Actions = {
 				fields
 			);
 			const { stores, household, now } = event.locals;
-			const [rows, places] = await Promise.all([stores.stock.suppers(12), stores.home.places()]);
+			const [rows, places] = await Promise.all([stores.stock.suppers(lately_h), stores.home.places()]);
 			const standing = leftoverOf(rows, v.groupId, v.share, { places, household, now });
 			return { done: await stores.stock.putAway({ key: v.key, body: v }, standing, deviceOf(event)) };
 		}),

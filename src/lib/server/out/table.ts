@@ -68,13 +68,15 @@ export function readTable(text: string): Table {
 		throw refused('TOO_LARGE', `At most ${mostRows} rows and ${mostColumns} columns are taken in at once: divide it.`);
 	const twice = columns.find((c, i) => c !== '' && columns.indexOf(c) !== i);
 	if (twice) throw refused('TWO_COLUMNS', `Two columns are named “${twice}”.`);
+	const long = body.find(({ record }) => record.some((cell) => cell.length > mostCell));
+	if (long) throw refused('TOO_LARGE', `Line ${long.info.lines} has a cell of more than ${mostCell} characters.`);
 	return {
 		columns,
 		rows: body.map(({ record, info }) => ({
 			line: info.lines,
 			cells: Object.fromEntries(
 				columns.flatMap((name, i) => {
-					const cell = plainCell(record[i] ?? '').slice(0, mostCell);
+					const cell = plainCell(record[i] ?? '');
 					return name === '' || cell === '' ? [] : [[name, cell] as const];
 				})
 			)
