@@ -2,6 +2,18 @@ import { sum } from 'd3-array';
 import { mustBeWithin } from '../errors';
 import { learnYield, plantSpreads, type YieldLearned } from './yields';
 
+/** Plants of a food that are set in a year, and when, as a household says. */
+export interface Planting {
+	readonly food: string;
+	readonly year: number;
+	readonly plants: number | null;
+	/** `yyyy-MM-dd` */
+	readonly sowFrom: string | null;
+	readonly sowTo: string | null;
+	readonly pickFrom: string | null;
+	readonly pickTo: string | null;
+}
+
 /** What a year wants of a food, and what is known of it. */
 export interface SeasonAsk {
 	/** Packs that are wanted in a week in which none is fresh. */

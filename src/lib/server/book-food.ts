@@ -1,5 +1,6 @@
 import { groups, median, rollups, sum } from 'd3-array';
 import { seasonMoney, shopOf, type BatchMoney } from '$core/costs/seasons';
+import type { Planting } from '$core/forecast/season-plan';
 import { hourSpreads, learnYield } from '$core/forecast/yields';
 import { sayMoney } from '$core/quantities/money';
 import { foodById } from '$core/things/names';
@@ -10,7 +11,6 @@ import { nextYear, plannedYear } from './season-plan';
 import type { Stores } from './stores';
 import type { HouseholdRow } from './stores/households';
 import type { ShopPrice } from './stores/prices';
-import type { Planting } from './stores/season-plan';
 import type { BatchOf } from './stores/seasons';
 
 /** A batch as money sees it, against the newest price of a shop for the like. */

@@ -2,7 +2,7 @@ import { groups, mean, median, sum } from 'd3-array';
 import { dateIn } from '$core/freezing/keep';
 import { meal_g } from '$core/forecast/larder';
 import { priorOf, rateOf, type Eaten, type Rate } from '$core/forecast/draws';
-import { monthsOfPicking, plantBears, seasonNeed, yearWeeks } from '$core/forecast/season-plan';
+import { monthsOfPicking, plantBears, seasonNeed, yearWeeks, type Planting } from '$core/forecast/season-plan';
 import { sayDate } from '$core/quantities/dates';
 import { sayMoney } from '$core/quantities/money';
 import type { Want } from '$core/stock/wants';
@@ -12,7 +12,7 @@ import { learnedOf, yearOf } from './learned';
 import type { Stores } from './stores';
 import type { HouseholdRow } from './stores/households';
 import type { Paid } from './stores/prices';
-import { byMonth, type CameIn, type Planting } from './stores/season-plan';
+import { byMonth, type CameIn } from './stores/season-plan';
 import type { BatchOf } from './stores/seasons';
 
 const week_ms = 7 * 86_400_000;

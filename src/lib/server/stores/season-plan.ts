@@ -1,19 +1,10 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { sum } from 'd3-array';
+import type { Planting } from '$core/forecast/season-plan';
 import type { Database } from '../db/client';
 import { planting } from '../db/schema';
 import { changer } from './change';
 
-export interface Planting {
-	readonly food: string;
-	readonly year: number;
-	readonly plants: number | null;
-	/** `yyyy-MM-dd` */
-	readonly sowFrom: string | null;
-	readonly sowTo: string | null;
-	readonly pickFrom: string | null;
-	readonly pickTo: string | null;
-}
 /** What of a food came in fresh from the own garden in a month. */
 export interface CameIn extends Record<string, unknown> {
 	readonly food: string;

@@ -1,3 +1,4 @@
+import type { Planting } from '$core/forecast/season-plan';
 import type { YieldLearned } from '$core/forecast/yields';
 
 /** A year of a food, in numbers. */
@@ -75,14 +76,7 @@ export interface VarietyRow {
 	readonly kept: YieldLearned | null;
 }
 /** What is set for the year that is planned. */
-export interface PlantingShown {
-	readonly year: number;
-	readonly plants: number | null;
-	readonly sowFrom: string | null;
-	readonly sowTo: string | null;
-	readonly pickFrom: string | null;
-	readonly pickTo: string | null;
-}
+export type PlantingShown = Omit<Planting, 'food'>;
 /** Next year's sum, written out. */
 export interface NextYear {
 	readonly weeks: number;
