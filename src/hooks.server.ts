@@ -188,7 +188,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 			'The kitchen that this browser was in is not here any more. Nothing was done; open the page anew.'
 		);
 	}
-	const { household, open } = found;
+	const { household, open, changed } = found;
 	const given = event.request.headers.get('x-household');
 	if (given !== null && given !== household.id)
 		throw new AppError(
@@ -201,7 +201,7 @@ const inAHousehold: Handle = async ({ event, resolve }) => {
 	event.locals.secret = own.cookieSecret;
 	event.locals.live = hub;
 	// What is posted may open or close a run before its page is read.
-	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? open : undefined);
+	event.locals.stores = storesFor(db(), household, now, event.request.method === 'GET' ? { open, changed } : undefined);
 	const response = await resolve(event, { preload: withLetters });
 	// What is kept on a device for a cold start is of one household: told here, since a page cannot read the cookie.
 	const after = cookieHousehold(event.cookies.get('household'), own.cookieSecret);

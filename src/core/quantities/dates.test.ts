@@ -30,4 +30,23 @@ describe('a time of the wall clock', () => {
 		for (const none of ['2026-02-30T10:00', '2026-01-01T24:00', '2026-01-01T10:60', 'yesterday', ''])
 			expect(instantOf(none, 'UTC')).toBeUndefined();
 	});
+	it('law: in every zone it shows what the platform’s own calendar shows, turns of the clocks and all', () => {
+		const zones = Intl.supportedValuesOf('timeZone');
+		fc.assert(
+			fc.property(
+				fc.constantFrom(...zones),
+				fc.integer({ min: Date.UTC(1965, 0, 1) / 1000, max: Date.UTC(2090, 0, 1) / 1000 }),
+				fc.integer({ min: -3, max: 3 }),
+				(zone, second, quarters) => {
+					const at = second * 1000 + quarters * 900_000;
+					const plain = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'medium' });
+					expect(sayAs(at, zone, 'yyyy-MM-dd HH:mm:ss'), `${zone} ${at}`).toBe(plain.format(at));
+					expect(sayAs(at + 999, zone, 'yyyy-MM-dd HH:mm:ss'), `${zone} ${at}`).toBe(plain.format(at + 999));
+				}
+			),
+			{ numRuns: 3000 }
+		);
+		expect(() => sayAs(0, 'Nowhere/Land', 'HH:mm')).toThrow(RangeError);
+		expect(() => sayAs(NaN, 'UTC', 'HH:mm')).toThrow(RangeError);
+	});
 });

@@ -5,8 +5,8 @@ import { remembering } from './remember';
 /** Making one is dear, using it is cheap: one for each zone. */
 const clocks = new Map<string, Intl.DateTimeFormat>();
 
-/** What the wall clock of a zone shows at an instant, as a date whose UTC fields are that wall clock's. */
-function wallClock(at: number, zone: string): UTCDate {
+/** By how much a zone's wall clock is ahead of UTC at an instant, ms. */
+function offsetAsked(at: number, zone: string): number {
 	let clock = clocks.get(zone);
 	if (!clock) {
 		clock = new Intl.DateTimeFormat('en-US', {
@@ -24,8 +24,32 @@ function wallClock(at: number, zone: string): UTCDate {
 	const part: Partial<Record<Intl.DateTimeFormatPartTypes, number>> = {};
 	for (const { type, value } of clock.formatToParts(at)) part[type] = Number(value);
 	const { year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0 } = part;
-	return new UTCDate(year, month - 1, day, hour, minute, second);
+	return Date.UTC(year, month - 1, day, hour, minute, second) - at;
 }
+
+/** Since 1972 every zone turns its clocks at a full quarter of an hour. */
+const quarter_ms = 900_000;
+const steady = Date.UTC(1973, 0, 1);
+/** By zone, quarter by quarter; when they are full, all of them go. */
+const offsets = new Map<string, Map<number, number>>();
+const mostOffsets = 5_000;
+
+function offsetOf(at: number, zone: string): number {
+	if (!(at >= steady)) return offsetAsked(Math.floor(at / 1000) * 1000, zone);
+	const quarter = Math.floor(at / quarter_ms);
+	const known = offsets.get(zone) ?? new Map<number, number>();
+	const before = known.get(quarter);
+	if (before !== undefined) return before;
+	const offset = offsetAsked(quarter * quarter_ms, zone);
+	if (known.size >= mostOffsets) known.clear();
+	known.set(quarter, offset);
+	offsets.set(zone, known);
+	return offset;
+}
+
+/** What the wall clock of a zone shows at an instant, as a date whose UTC fields are that wall clock's. */
+const wallClock = (at: number, zone: string): UTCDate =>
+	new UTCDate(Math.floor((at + offsetOf(at, zone)) / 1000) * 1000);
 
 const noonOf = (date: string): UTCDate => {
 	const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
@@ -76,8 +100,7 @@ export function instantOf(local: string, zone: string): number | undefined {
 	if (y === undefined || mo === undefined || d === undefined || h === undefined || mi === undefined) return undefined;
 	const wall = Date.UTC(y, mo - 1, d, h, mi);
 	if (new Date(wall).getUTCDate() !== d || h > 23 || mi > 59) return undefined;
-	const offsetAt = (at: number) => wallClock(at, zone).getTime() - at;
-	const offsets = [offsetAt(wall - 86_400_000), offsetAt(wall + 86_400_000)];
-	const fits = offsets.map((o) => wall - o).filter((at) => wallClock(at, zone).getTime() === wall);
-	return fits.length > 0 ? Math.min(...fits) : wall - Math.min(...offsets);
+	const around = [offsetOf(wall - 86_400_000, zone), offsetOf(wall + 86_400_000, zone)];
+	const fits = around.map((o) => wall - o).filter((at) => wallClock(at, zone).getTime() === wall);
+	return fits.length > 0 ? Math.min(...fits) : wall - Math.min(...around);
 }

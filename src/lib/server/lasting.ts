@@ -27,22 +27,12 @@ export const larderLots = (rows: readonly StandingRow[], places: readonly PlaceR
 		];
 	});
 
-/** Worked out before: it holds as long as nothing was eaten or came since, and its hour lasts. */
-const known = new Map<string, { readonly stamp: string; readonly larder: Promise<Larder> }>();
-const mostKnown = 40;
 const hour_ms = 3_600_000;
 
 /** What is left of every food, and how long it lasts; by the hour, since it is told in weeks. */
-export async function larder(stores: Stores, household: HouseholdRow, now: Date): Promise<Larder> {
+export function larder(stores: Stores, household: HouseholdRow, now: Date): Promise<Larder> {
 	const hour = Math.floor(now.getTime() / hour_ms);
-	const stamp = `${await stores.eaten.stamp()} ${hour} ${household.people}`;
-	const before = known.get(household.id);
-	if (before?.stamp === stamp) return before.larder;
-	const larder = workOut(stores, household, now);
-	if (known.size >= mostKnown) known.clear();
-	known.set(household.id, { stamp, larder });
-	larder.catch(() => known.delete(household.id));
-	return larder;
+	return stores.keep(`larder ${hour} ${household.people}`, () => workOut(stores, household, now));
 }
 
 async function workOut(stores: Stores, household: HouseholdRow, now: Date): Promise<Larder> {
@@ -119,10 +109,16 @@ function rowOf(f: FoodLasts, household: HouseholdRow, now: number): LastsRow {
 	};
 }
 
-export async function lastsView(stores: Stores, household: HouseholdRow, now: Date): Promise<LastsView> {
+/** @param most foods that are told, those that are gone first */
+export async function lastsView(
+	stores: Stores,
+	household: HouseholdRow,
+	now: Date,
+	most = Infinity
+): Promise<LastsView> {
 	const all = await larder(stores, household, now);
 	return {
-		rows: all.foods.map((f) => rowOf(f, household, now.getTime())),
+		rows: all.foods.slice(0, most).map((f) => rowOf(f, household, now.getTime())),
 		people: household.people,
 		helpings: Math.round(all.helpings),
 		days: all.days,

@@ -92,13 +92,14 @@ export async function looksOfTheRest(
 	shown: readonly string[],
 	now: Date
 ): Promise<Map<string, Walked[]>> {
-	const rows = await stores.stock.lookedFor(shown);
+	const rows = await stores.stock.lookedFor();
+	const read = new Set(shown);
 	const kindOf = new Map(places.map((p) => [p.id, p.kind]));
 	const byPlace = new Map<string, Walked[]>();
 	for (const row of rows) {
 		const food = foodById(row.food);
 		const kind = kindOf.get(row.placeId);
-		if (!food || !kind) continue;
+		if (!food || !kind || read.has(row.id)) continue;
 		const seen = Object.entries(row.last ?? {}) as [LookKind, number][];
 		const looks = looksSince(
 			{ food, state: row.state, wayId: row.wayId },

@@ -187,13 +187,27 @@ export interface Shelves {
  * @param how.search only what holds every word of it, of every place all
  * @param how.all this place whole, the others their first `most`
  */
-export async function shelvesOf(
+export function shelvesOf(
 	stores: Stores,
 	household: HouseholdRow,
 	now: Date,
 	{ search = '', all, most }: { search?: string; all?: string; most: number }
 ): Promise<Shelves> {
 	const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+	const work = () => laidOut(stores, household, now, { words, all, most });
+	// Its words are of days and times of day: worked out once a minute, as long as nothing changes.
+	const minute = Math.floor(now.getTime() / 60_000);
+	return words.length > 0
+		? work()
+		: stores.keep(`laid out ${minute} ${most} ${all ?? ''} ${household.units} ${household.zone}`, work);
+}
+
+async function laidOut(
+	stores: Stores,
+	household: HouseholdRow,
+	now: Date,
+	{ words, all, most }: { words: readonly string[]; all: string | undefined; most: number }
+): Promise<Shelves> {
 	const { stock, home } = stores;
 	const [places, claimed, sums, cold, rows] = await Promise.all([
 		home.places(),
@@ -202,7 +216,9 @@ export async function shelvesOf(
 		stores.instruments.coldHistory(),
 		words.length > 0 ? searched(stores, words) : stock.shelves({ most, ...(all ? { all } : {}) })
 	]);
-	const around: Around = { places, household, looked: await stock.looked(rows.map((r) => r.id)), claimed, cold, now };
+	// A search has no name: the next one is another.
+	const looked = await stock.looked(rows.map((r) => r.id), words.length > 0 ? undefined : `${most} ${all ?? ''}`); // prettier-ignore
+	const around: Around = { places, household, looked, claimed, cold, now };
 	const sumAt = new Map(sums.map((s) => [s.placeId, s]));
 	const byPlace = new Map<string, ShelfRow[]>();
 	for (const row of rows) {

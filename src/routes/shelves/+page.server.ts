@@ -33,7 +33,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			shelvesOf(stores, household, now, { search: q ?? '', most: mostOnBoard, ...(all ? { all } : {}) }),
 			stores.runs.differences(),
 			stores.stock.lastSteps('shelves'),
-			lastsView(stores, household, now)
+			lastsView(stores, household, now, mostLasts)
 		]);
 		return {
 			title: 'Shelves',
@@ -43,7 +43,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			...shelves,
 			differs: [...new Map(differences.map((d) => [d.runId, { runId: d.runId, title: d.title }])).values()],
 			steps: steps.map(sayStep(household.units)),
-			lasts: lasts.rows.slice(0, mostLasts),
+			lasts: lasts.rows,
 			at: now.getTime()
 		};
 	});

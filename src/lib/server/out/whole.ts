@@ -30,7 +30,7 @@ interface Known {
 	readonly counter: PgColumn | undefined;
 }
 const isCounter = (c: Column): boolean => c.columnType.startsWith('PgBigSerial') || c.columnType.startsWith('PgSerial');
-const left: ReadonlySet<string> = new Set(['idempotency', 'calendar_feed', 'food_day']);
+const left: ReadonlySet<string> = new Set(['idempotency', 'calendar_feed', 'food_day', 'last_change']);
 
 const known: Known[] = Object.values(schema).flatMap((table): Known[] => {
 	if (!(table instanceof PgTable)) return [];

@@ -1,7 +1,7 @@
-import { eq, sql } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import type { Draw, Eaten, Standing } from '$core/forecast/draws';
-import { preparedOnce, type Database } from '../db/client';
-import { foodDay, household, lotBalance } from '../db/schema';
+import type { Database } from '../db/client';
+import { unkept, type Keep } from './kept';
 
 /** A food on a day: what went of it, and by how much there was more or less of it in the evening. */
 export interface FoodDay extends Record<string, unknown> {
@@ -18,56 +18,55 @@ export interface FoodDay extends Record<string, unknown> {
 const years = 3;
 const day_ms = 86_400_000;
 
-const stampOf = preparedOnce((db) =>
-	db
-		.select({
-			// Whatever changes a row leaves another transaction's number in it.
-			eaten: sql<string>`(select count(*) || ' ' || coalesce(sum(d.xmin::text::bigint), 0) from ${foodDay} d where d.household_id = ${household.id})`,
-			stands: sql<string>`(select count(*) || ' ' || coalesce(sum(b.xmin::text::bigint), 0) || ' ' || coalesce(sum(b.amount), 0) from ${lotBalance} b where b.household_id = ${household.id} and b.amount > 0)`
-		})
-		.from(household)
-		.where(eq(household.id, sql.placeholder('household')))
-		.prepare('larder_stamp')
-);
-
 /** How each food of the shelves went: what was eaten of it, and when there was any. Steps that were taken back are none. */
-export function eatenStore(db: Database, householdId: string, now: Date) {
+export function eatenStore(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
+	const since = new Date(now.getTime() - years * 365.25 * day_ms);
+	const from = since.toISOString().slice(0, 10);
+	const last = now.getUTCFullYear() - 1;
+
+	const days = async (): Promise<FoodDay[]> => {
+		const { rows } = await db.execute<FoodDay>(sql`
+			select food, (extract(epoch from day) * 1000 + 43200000)::float8 as at, packs, loose_g, found_packs, found_g, grams
+			from food_day
+			where household_id = ${householdId} and day > ${from}::date
+			order by food, day`);
+		return rows;
+	};
+	// What stands now less what came and went since is what stood at the beginning.
+	const standing = async (): Promise<{ food: string; grams: number }[]> => {
+		const { rows } = await db.execute<{ food: string; grams: number }>(sql`
+			select l.food, sum(b.amount * l.unit_g)::float8 as grams
+			from lot_balance b join lot l on l.id = b.lot_id
+			where b.household_id = ${householdId} and b.amount > 0 and not l.waiting
+			group by 1`);
+		return rows;
+	};
+	const firstCrops = async (): Promise<{ food: string; at: number }[]> => {
+		const { rows } = await db.execute<{ food: string; at: number }>(sql`
+			select l.food, (extract(epoch from min(l.since)) * 1000)::float8 as at
+			from lot l
+			where l.household_id = ${householdId} and l.waiting and l.origin <> 'bought' and l.state = 'fresh'
+				and l.since >= ${`${last}-01-01`}::date and l.since < ${`${last + 1}-01-01`}::date
+			group by 1`);
+		return rows;
+	};
+
 	return {
 		/**
 		 * @param meal_g of what is loose so much is a meal; a pack is one
 		 */
 		async byFood(meal_g: number): Promise<Map<string, Eaten>> {
-			const since = new Date(now.getTime() - years * 365.25 * day_ms);
-			const { rows } = await db.execute<FoodDay>(sql`
-				select food, (extract(epoch from day) * 1000 + 43200000)::float8 as at, packs, loose_g, found_packs, found_g, grams
-				from food_day
-				where household_id = ${householdId} and day > ${since.toISOString()}::date
-				order by food, day`);
-			// What stands now less what came and went since is what stood at the beginning.
-			const { rows: standing } = await db.execute<{ food: string; grams: number }>(sql`
-				select l.food, sum(b.amount * l.unit_g)::float8 as grams
-				from lot_balance b join lot l on l.id = b.lot_id
-				where b.household_id = ${householdId} and b.amount > 0 and not l.waiting
-				group by 1`);
-			const stands = new Map(standing.map((r) => [r.food, r.grams]));
-			return eatenFrom(rows, stands, { meal_g, since: since.getTime(), now: now.getTime() });
-		},
-
-		/** The same as long as nothing of what is eaten and of what stands there has changed: both are read for it, and nothing is added up. */
-		async stamp(): Promise<string> {
-			const [row] = await stampOf(db).execute({ household: householdId });
-			return `${row?.eaten ?? ''} ${row?.stands ?? ''}`;
+			const [rows, stands] = await Promise.all([keep(`food days ${from}`, days), keep('foods standing', standing)]);
+			return eatenFrom(rows, new Map(stands.map((r) => [r.food, r.grams])), {
+				meal_g,
+				since: since.getTime(),
+				now: now.getTime()
+			});
 		},
 
 		/** When each food came in first in the calendar year before, a whole number of years on, ms: when it may be new again. */
 		async newCrops(): Promise<Map<string, number>> {
-			const last = now.getUTCFullYear() - 1;
-			const { rows } = await db.execute<{ food: string; at: number }>(sql`
-				select l.food, (extract(epoch from min(l.since)) * 1000)::float8 as at
-				from lot l
-				where l.household_id = ${householdId} and l.waiting and l.origin <> 'bought' and l.state = 'fresh'
-					and l.since >= ${`${last}-01-01`}::date and l.since < ${`${last + 1}-01-01`}::date
-				group by 1`);
+			const rows = await keep(`first crops ${last}`, firstCrops);
 			return new Map(
 				rows.map(({ food, at }) => {
 					const date = new Date(at);

@@ -11,6 +11,7 @@ import { AppError, notFound } from '../errors';
 import { standingIn } from '../things';
 import { changer, named } from './change';
 import { gearStore } from './gear';
+import { unkept, type Keep } from './kept';
 import { containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
 import { watchingRuns } from './runs/kitchen-watch';
 import { setUpHousehold } from './set-up';
@@ -28,9 +29,11 @@ export type OpenRun = readonly [id: string, seq: number];
 const openRuns = sql<OpenRun[]>`coalesce((
 	select json_agg(json_build_array(r.id, coalesce((select max(e.seq) from run_event e where e.run_id = r.id), 0)) order by r.started_at desc, r.id desc)
 	from run r where r.household_id = "household"."id" and r.status = 'open'), '[]')`;
+/** The number of its last change: what was kept under it still holds. */
+const changed = sql<string>`coalesce((select c.transaction::text from last_change c where c.household_id = "household"."id"), '')`;
 const withRuns = preparedOnce((db) =>
 	db
-		.select({ household, open: openRuns })
+		.select({ household, open: openRuns, changed })
 		.from(household)
 		.where(
 			sql`case when ${sql.placeholder('id')}::uuid is null then ${household.isDefault} else ${household.id} = ${sql.placeholder('id')}::uuid end`
@@ -41,7 +44,7 @@ const withRuns = preparedOnce((db) =>
 export async function householdWithRuns(
 	db: Database,
 	id: string | null
-): Promise<{ household: HouseholdRow; open: readonly OpenRun[] } | undefined> {
+): Promise<{ household: HouseholdRow; open: readonly OpenRun[]; changed: string } | undefined> {
 	const [row] = await withRuns(db).execute({ id });
 	return row;
 }
@@ -118,14 +121,14 @@ export async function newHousehold(
 	return id;
 }
 
-export function householdStore(db: Database, row: HouseholdRow, now: Date) {
+export function householdStore(db: Database, row: HouseholdRow, now: Date, keep: Keep = unkept) {
 	const householdId = row.id;
 	const whose = { household: householdId };
 	const parts = {
-		places: () => placesOf(db).execute(whose),
-		pots: () => potsOf(db).execute(whose),
-		containers: () => containersOf(db).execute(whose),
-		measures: () => measuresOf(db).execute(whose)
+		places: () => keep('places', () => placesOf(db).execute(whose)),
+		pots: () => keep('pots', () => potsOf(db).execute(whose)),
+		containers: () => keep('containers', () => containersOf(db).execute(whose)),
+		measures: () => keep('measures', () => measuresOf(db).execute(whose))
 	};
 	const change = changer(db, householdId, now);
 	const gear = gearStore(db, householdId, now);

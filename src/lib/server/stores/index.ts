@@ -7,6 +7,7 @@ import { gatherStore } from './gather';
 import { gearStore } from './gear';
 import { instrumentStore } from './instruments';
 import { householdStore, type HouseholdRow, type OpenRun } from './households';
+import { keeper } from './kept';
 import { kitchensStore } from './kitchens';
 import { outStore } from './out';
 import { pastStore } from './past';
@@ -22,28 +23,35 @@ import { wantStore } from './wants';
 /**
  * All stores of one household, under one passed-in clock.
  *
- * @param open its open runs, where they were read with it just now and this request changes none
+ * @param read its open runs and its last change, where they were read with it just now and this request changes nothing
  */
-export function storesFor(db: Database, household: HouseholdRow, now: Date, open?: readonly OpenRun[]) {
+export function storesFor(
+	db: Database,
+	household: HouseholdRow,
+	now: Date,
+	read?: { readonly open: readonly OpenRun[]; readonly changed: string }
+) {
+	const keep = keeper(db, household.id, read?.changed);
 	return {
-		home: householdStore(db, household, now),
+		keep,
+		home: householdStore(db, household, now, keep),
 		gear: gearStore(db, household.id, now),
 		instruments: instrumentStore(db, household.id, now),
 		printers: printerStore(db, household.id, now),
 		power: powerStore(db, household.id, now),
-		seasons: seasonStore(db, household.id),
-		garden: seasonPlanStore(db, household.id, now),
-		prices: priceStore(db, household.id, now),
+		seasons: seasonStore(db, household.id, keep),
+		garden: seasonPlanStore(db, household.id, now, keep),
+		prices: priceStore(db, household.id, now, keep),
 		out: outStore(db, household, now),
 		past: pastStore(db, household.id, now),
-		eaten: eatenStore(db, household.id, now),
-		avoids: avoidStore(db, household.id, now),
-		wants: wantStore(db, household.id, now),
+		eaten: eatenStore(db, household.id, now, keep),
+		avoids: avoidStore(db, household.id, now, keep),
+		wants: wantStore(db, household.id, now, keep),
 		choices: choiceStore(db, household.id, now),
 		gather: gatherStore(db, household.id, now),
 		kitchens: kitchensStore(db, household, now),
-		stock: stockStore(db, household.id, now),
-		runs: runStore(db, household, now, open),
+		stock: stockStore(db, household.id, now, keep),
+		runs: runStore(db, household, now, read?.open),
 		batches: batchStore(db, household.id, now)
 	};
 }

@@ -5,6 +5,7 @@ import type { Database } from '../db/client';
 import { equipment, machinePrice, receipt, shopPrice } from '../db/schema';
 import { notFound } from '../errors';
 import { changer } from './change';
+import { unkept, type Keep } from './kept';
 
 /** What was paid for a food that came in. */
 export interface Paid extends Record<string, unknown> {
@@ -29,12 +30,10 @@ export interface ShopPrice {
 const most = 2_000;
 
 /** The price book: what was paid, what the like costs in a shop, what machines cost. */
-export function priceStore(db: Database, householdId: string, now: Date) {
+export function priceStore(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
 	const change = changer(db, householdId, now);
-	return {
-		/** What was bought, the newest first. */
-		async paid(): Promise<Paid[]> {
-			const { rows } = await db.execute<Paid>(sql`
+	async function paid(): Promise<Paid[]> {
+		const { rows } = await db.execute<Paid>(sql`
 				select l.food, r.shop, to_char(l.since, 'YYYY-MM-DD') as on, sum(m.amount * l.unit_g / 1000)::float8 as kg,
 					l.price_minor as minor, l.currency
 				from lot l
@@ -43,18 +42,22 @@ export function priceStore(db: Database, householdId: string, now: Date) {
 				where l.household_id = ${householdId} and l.price_minor is not null and l.currency is not null
 				group by l.id, r.shop having sum(m.amount) > 0
 				order by l.since desc limit ${most}`);
-			return rows;
-		},
+		return rows;
+	}
+	async function seen(): Promise<ShopPrice[]> {
+		const rows = await db
+			.select()
+			.from(shopPrice)
+			.where(eq(shopPrice.householdId, householdId))
+			.orderBy(desc(shopPrice.seenOn), desc(shopPrice.id))
+			.limit(most);
+		return rows.map(({ householdId: _h, ...p }) => p);
+	}
+	return {
+		/** What was bought, the newest first. */
+		paid: (): Promise<Paid[]> => keep('paid', paid),
 		/** What was seen in shops, the newest first. */
-		async seen(): Promise<ShopPrice[]> {
-			const rows = await db
-				.select()
-				.from(shopPrice)
-				.where(eq(shopPrice.householdId, householdId))
-				.orderBy(desc(shopPrice.seenOn), desc(shopPrice.id))
-				.limit(most);
-			return rows.map(({ householdId: _h, ...p }) => p);
-		},
+		seen: (): Promise<ShopPrice[]> => keep('seen', seen),
 		note: (key: string, p: Omit<ShopPrice, 'id'>) =>
 			change(key, 'shop price', p, async (tx) => {
 				await tx.insert(shopPrice).values({ id: uuidv7(), householdId, ...p });

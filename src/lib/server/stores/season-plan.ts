@@ -4,6 +4,7 @@ import type { Planting } from '$core/forecast/season-plan';
 import type { Database } from '../db/client';
 import { planting } from '../db/schema';
 import { changer } from './change';
+import { unkept, type Keep } from './kept';
 
 /** What of a food came in fresh from the own garden in a month. */
 export interface CameIn extends Record<string, unknown> {
@@ -15,30 +16,18 @@ export interface CameIn extends Record<string, unknown> {
 }
 
 /** What is set and picked in the garden, as a household says and as it came. */
-export function seasonPlanStore(db: Database, householdId: string, now: Date) {
+export function seasonPlanStore(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
 	const change = changer(db, householdId, now);
-	return {
-		async plantings(food?: string): Promise<Planting[]> {
-			const rows = await db
-				.select()
-				.from(planting)
-				.where(and(eq(planting.householdId, householdId), food === undefined ? undefined : eq(planting.food, food)))
-				.orderBy(planting.food, planting.year);
-			return rows.map(({ householdId: _h, ...p }) => p);
-		},
-		/** A food's plants and days of a year; all of them empty is none. */
-		setPlanting: (key: string, p: Planting) =>
-			change(key, 'planting', p, async (tx) => {
-				const whose = and(eq(planting.householdId, householdId), eq(planting.food, p.food), eq(planting.year, p.year));
-				await tx.delete(planting).where(whose);
-				if ([p.plants, p.sowFrom, p.sowTo, p.pickFrom, p.pickTo].some((v) => v !== null))
-					await tx.insert(planting).values({ householdId, ...p });
-			}),
-		/**
-		 * What came in, by month. A lot of the Basket says itself; a batch that was written down without one says what went in.
-		 */
-		async cameIn(food?: string): Promise<CameIn[]> {
-			const { rows } = await db.execute<CameIn>(sql`
+	async function plantingsOf(food?: string): Promise<Planting[]> {
+		const rows = await db
+			.select()
+			.from(planting)
+			.where(and(eq(planting.householdId, householdId), food === undefined ? undefined : eq(planting.food, food)))
+			.orderBy(planting.food, planting.year);
+		return rows.map(({ householdId: _h, ...p }) => p);
+	}
+	async function cameInOf(food?: string): Promise<CameIn[]> {
+		const { rows } = await db.execute<CameIn>(sql`
 				with came as (
 					select l.food, l.since::date as day, m.amount * l.unit_g / 1000 as kg
 					from lot l join movement m on m.lot_id = l.id and m.kind = 'put' and m.reverses_id is null
@@ -54,8 +43,22 @@ export function seasonPlanStore(db: Database, householdId: string, now: Date) {
 				)
 				select food, extract(year from day)::int as year, (extract(month from day) - 1)::int as month, sum(kg)::float8 as kg
 				from came group by 1, 2, 3 order by 1, 2, 3`);
-			return rows;
-		}
+		return rows;
+	}
+	return {
+		plantings: (food?: string): Promise<Planting[]> => keep(`plantings ${food ?? ''}`, () => plantingsOf(food)),
+		/** A food's plants and days of a year; all of them empty is none. */
+		setPlanting: (key: string, p: Planting) =>
+			change(key, 'planting', p, async (tx) => {
+				const whose = and(eq(planting.householdId, householdId), eq(planting.food, p.food), eq(planting.year, p.year));
+				await tx.delete(planting).where(whose);
+				if ([p.plants, p.sowFrom, p.sowTo, p.pickFrom, p.pickTo].some((v) => v !== null))
+					await tx.insert(planting).values({ householdId, ...p });
+			}),
+		/**
+		 * What came in, by month. A lot of the Basket says itself; a batch that was written down without one says what went in.
+		 */
+		cameIn: (food?: string): Promise<CameIn[]> => keep(`came in ${food ?? ''}`, () => cameInOf(food))
 	};
 }
 

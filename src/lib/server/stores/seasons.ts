@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/client';
+import { unkept, type Keep } from './kept';
 
 /** A batch of the book, and what became of its packs. */
 export interface BatchOf extends Record<string, unknown> {
@@ -40,11 +41,9 @@ const mostOfFood = 400;
 const mostOfAll = 1_000;
 
 /** The Book by food: what each batch gave, and what became of it. */
-export function seasonStore(db: Database, householdId: string) {
-	return {
-		/** Of one food, or of all, the newest first; struck ones are none. */
-		async batches(food?: string): Promise<BatchOf[]> {
-			const { rows } = await db.execute<BatchOf>(sql`
+export function seasonStore(db: Database, householdId: string, keep: Keep = unkept) {
+	async function batchesOf(food?: string): Promise<BatchOf[]> {
+		const { rows } = await db.execute<BatchOf>(sql`
 				with own as (
 					select * from batch
 					where household_id = ${householdId} and voided_at is null and (${food ?? null}::text is null or food = ${food ?? null})
@@ -76,7 +75,10 @@ export function seasonStore(db: Database, householdId: string) {
 					where (t->>'wet_mL') is not null and (t->>'dry_mL') is not null
 				) v on true
 				order by b.packed_on desc, b.id desc`);
-			return rows;
-		}
+		return rows;
+	}
+	return {
+		/** Of one food, or of all, the newest first; struck ones are none. */
+		batches: (food?: string): Promise<BatchOf[]> => keep(`batches ${food ?? ''}`, () => batchesOf(food))
 	};
 }

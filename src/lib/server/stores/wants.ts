@@ -3,6 +3,7 @@ import type { Want } from '$core/stock/wants';
 import type { Database } from '../db/client';
 import { want } from '../db/schema';
 import { changer } from './change';
+import { unkept, type Keep } from './kept';
 
 export interface WantOf extends Want {
 	readonly food: string;
@@ -11,18 +12,19 @@ export interface WantOf extends Want {
 const mostFoods = 400;
 
 /** What the household wants to eat of each food. */
-export function wantStore(db: Database, householdId: string, now: Date) {
+export function wantStore(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
 	const change = changer(db, householdId, now);
+	async function all(): Promise<Map<string, Want>> {
+		const rows = await db
+			.select({ food: want.food, perWeek: want.perWeek, helpingG: want.helpingG })
+			.from(want)
+			.where(eq(want.householdId, householdId))
+			.orderBy(asc(want.food))
+			.limit(mostFoods);
+		return new Map(rows.map(({ food, ...w }) => [food, w]));
+	}
 	return {
-		async all(): Promise<Map<string, Want>> {
-			const rows = await db
-				.select({ food: want.food, perWeek: want.perWeek, helpingG: want.helpingG })
-				.from(want)
-				.where(eq(want.householdId, householdId))
-				.orderBy(asc(want.food))
-				.limit(mostFoods);
-			return new Map(rows.map(({ food, ...w }) => [food, w]));
-		},
+		all: (): Promise<Map<string, Want>> => keep('wants', all),
 
 		/** Sets foods; one of which nothing is wanted any more has no row. Foods that are not named stay as they are. */
 		set: (key: string, wants: readonly WantOf[]) =>

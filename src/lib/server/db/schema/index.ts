@@ -1,3 +1,4 @@
+export * from './derived';
 export * from './household';
 export * from './kitchen';
 export * from './stock';

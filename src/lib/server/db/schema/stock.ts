@@ -379,26 +379,3 @@ export const gathering = pgTable(
 		check('gathering_target', sql`${t.targetG} > 0`)
 	]
 );
-
-/**
- * What of a food went on a day, and by how much there was more or less of it: the sum of its movements but for the Basket's and
- * those that were taken back, kept by the database itself with every movement, so that no page adds up ten years.
- */
-export const foodDay = pgTable(
-	'food_day',
-	{
-		householdId: owner(),
-		food: text('food').notNull(),
-		/** UTC. */
-		day: date('day').notNull(),
-		/** Taken and used. */
-		packs: doublePrecision('packs').notNull(),
-		looseG: doublePrecision('loose_g').notNull(),
-		/** Found missing at a count. */
-		foundPacks: doublePrecision('found_packs').notNull(),
-		foundG: doublePrecision('found_g').notNull(),
-		/** More or less of it, g. */
-		grams: doublePrecision('grams').notNull()
-	},
-	(t) => [primaryKey({ columns: [t.householdId, t.food, t.day] })]
-);

@@ -5,6 +5,7 @@ import type { Finding, LookKind } from '$core/stock/looks';
 import type { Database } from '../../db/client';
 import { look, lot, place } from '../../db/schema';
 import { notFound } from '../../errors';
+import { unkept, type Keep } from '../kept';
 import { once } from '../once';
 import { act, type StockStep } from './act';
 import { keepAll, keepAside, letAllGo, letGo, takeAside, takeKept } from './aside';
@@ -25,9 +26,9 @@ export type { StockStep } from './act';
 /** What may be told of a lot afterwards; what is not named stays. */
 export type Told = Partial<Pick<LotRow, 'variety' | 'origin' | 'priceMinor' | 'currency' | 'since'>>;
 
-export function stockStore(db: Database, householdId: string, now: Date) {
+export function stockStore(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
 	return {
-		...stockReads(db, householdId, now),
+		...stockReads(db, householdId, now, keep),
 
 		/** Puts what came in into the basket, by weight. @param ask what was said: not what it was read as, nor when */
 		addRaw(

@@ -5,6 +5,7 @@ import type { Looked, LookKind } from '$core/stock/looks';
 import { preparedOnce, type Database } from '../../db/client';
 import { batch, container, look, lot, lotBalance, movement, place } from '../../db/schema';
 import { notFound } from '../../errors';
+import { unkept, type Keep } from '../kept';
 import { claimsNow } from './claims';
 import type { LotRow } from './post';
 
@@ -169,7 +170,7 @@ const lookedFor = preparedOnce((db) =>
 		.from(lotBalance)
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 		.leftJoin(batch, eq(batch.id, lot.batchId))
-		.where(and(holdsSome, eq(lot.waiting, false), sql`not (${lot.id} = any(${sql.placeholder('without')}::uuid[]))`))
+		.where(and(holdsSome, eq(lot.waiting, false)))
 		.prepare('looked_for')
 );
 const looksTaken = preparedOnce((db) =>
@@ -231,15 +232,29 @@ const mostOfAll = 1_000_000;
 const whole = <L extends object, R extends object>(rows: readonly ({ lot: L } & R)[]): (L & Omit<R, 'lot'>)[] =>
 	rows.map(({ lot: row, ...rest }) => Object.assign(row, rest));
 
-export function stockReads(db: Database, householdId: string, now: Date) {
+async function standingLots(db: Database, householdId: string): Promise<StandingRow[]> {
+	const { rows } = await db.execute<StandingRow & Record<string, unknown>>(sql`
+				select l.id, l.place_id as "placeId", b.amount::float8 as amount, l.unit, l.unit_g as "unitG", l.state, l.waiting, l.title, l.food,
+					l.note, l.variety, l.made_of is not null as mixed, x.code, c.volume_ml as "volumeMl"
+				from lot_balance b
+				join lot l on l.id = b.lot_id
+				left join batch x on x.id = l.batch_id
+				left join container c on c.id = l.container_id
+				where b.household_id = ${householdId} and b.amount > 0
+				order by l.keeps_until, l.since, l.id`);
+	return rows;
+}
+
+export function stockReads(db: Database, householdId: string, now: Date, keep: Keep = unkept) {
 	const mine = eq(lot.householdId, householdId);
 	const whose = { household: householdId };
 	return {
 		/** What waits to be worked on, by weight, the newest first. */
-		async basket() {
-			const rows = await waitingLots(db).execute(whose);
-			return rows.map(({ amount, ...row }) => ({ ...row, grams: Math.round(amount / dgPerG) }));
-		},
+		basket: () =>
+			keep('basket', async () => {
+				const rows = await waitingLots(db).execute(whose);
+				return rows.map(({ amount, ...row }) => ({ ...row, grams: Math.round(amount / dgPerG) }));
+			}),
 
 		/** A lot by weight, with what it holds. @throws {AppError} 404 */
 		async rawLot(lotId: string) {
@@ -250,18 +265,7 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 		},
 
 		/** Everything that stands anywhere, as little of it as it takes to choose and to sum; oldest first. */
-		async standing(): Promise<StandingRow[]> {
-			const { rows } = await db.execute<StandingRow & Record<string, unknown>>(sql`
-				select l.id, l.place_id as "placeId", b.amount::float8 as amount, l.unit, l.unit_g as "unitG", l.state, l.waiting, l.title, l.food,
-					l.note, l.variety, l.made_of is not null as mixed, x.code, c.volume_ml as "volumeMl"
-				from lot_balance b
-				join lot l on l.id = b.lot_id
-				left join batch x on x.id = l.batch_id
-				left join container c on c.id = l.container_id
-				where b.household_id = ${householdId} and b.amount > 0
-				order by l.keeps_until, l.since, l.id`);
-			return rows;
-		},
+		standing: (): Promise<StandingRow[]> => keep('standing', () => standingLots(db, householdId)),
 
 		/** Lots that are named, whole; oldest first. */
 		async named(ids: readonly string[]) {
@@ -272,35 +276,39 @@ export function stockReads(db: Database, householdId: string, now: Date) {
 		 * What stands anywhere, whole, the oldest first: the first `most` of each place, or of one place alone; all of a place
 		 * that is named.
 		 */
-		async shelves({ most = mostOfAll, all, only }: { most?: number; all?: string; only?: string } = {}) {
-			return whole(
-				await firstLots(db).execute({ ...whose, most, only: only ?? null, whole: all === undefined ? [] : [all] })
-			);
-		},
+		shelves: ({ most = mostOfAll, all, only }: { most?: number; all?: string; only?: string } = {}) =>
+			keep(`shelves ${most} ${all ?? ''} ${only ?? ''}`, async () =>
+				whole(
+					await firstLots(db).execute({ ...whose, most, only: only ?? null, whole: all === undefined ? [] : [all] })
+				)
+			),
 
-		/** What may want a look, of every place whole, without lots that are read already. */
-		lookedFor: (without: readonly string[]) => lookedFor(db).execute({ ...whose, without: [...without] }),
+		/** What may want a look, of every place whole. */
+		lookedFor: () => keep('looked for', () => lookedFor(db).execute(whose)),
 
 		/** What has a clock of hours, whole. */
-		second: async () => whole(await secondLots(db).execute(whose)),
+		second: () => keep('second', async () => whole(await secondLots(db).execute(whose))),
 
 		/** What was taken for supper in the last hours, the newest first. */
 		suppers: (hours: number) =>
 			suppersTaken(db).execute({ ...whose, since: new Date(now.getTime() - hours * 3_600_000) }),
 
 		/** What stands in each place, in sum; a place where nothing stands is not among them. */
-		sums: () => placeSums(db).execute(whose),
+		sums: () => keep('sums', () => placeSums(db).execute(whose)),
 
 		/** What is spoken for, by lot, in its unit. */
 		claimed: () => claimsNow(db, householdId),
 
-		/** Looks that were taken at some lots. */
-		async looked(ids: readonly string[]): Promise<Map<string, Looked[]>> {
-			const rows = ids.length === 0 ? [] : await looksTaken(db).execute({ ...whose, ids: [...ids] });
-			const byLot = new Map<string, Looked[]>();
-			for (const { lotId, at, ...rest } of rows)
-				byLot.set(lotId, [...(byLot.get(lotId) ?? []), { ...rest, at: at.getTime() }]);
-			return byLot;
+		/** Looks that were taken at some lots. @param of whose lots these are, where the same ones are asked for again */
+		looked(ids: readonly string[], of?: string): Promise<Map<string, Looked[]>> {
+			const read = async () => {
+				const rows = ids.length === 0 ? [] : await looksTaken(db).execute({ ...whose, ids: [...ids] });
+				const byLot = new Map<string, Looked[]>();
+				for (const { lotId, at, ...rest } of rows)
+					byLot.set(lotId, [...(byLot.get(lotId) ?? []), { ...rest, at: at.getTime() }]);
+				return byLot;
+			};
+			return of === undefined ? read() : keep(`looked ${of}`, read);
 		},
 
 		/** The last steps of this week, with what waits or with what stands on the shelves, for undoing them. */
