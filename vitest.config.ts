@@ -39,7 +39,8 @@ export default defineConfig({
 					isolate: false,
 					setupFiles,
 					include: ['src/core/**/*.test.ts', 'src/reference/**/*.test.ts', 'tests/recall/*.test.ts'],
-					testTimeout: 120_000,
+					// Only what hangs is stopped: on a slow machine with another test beside it the longest took two minutes.
+					testTimeout: 300_000,
 					hookTimeout: 120_000
 				}
 			},
@@ -54,7 +55,7 @@ export default defineConfig({
 					exclude: ['src/**/*.svelte.test.ts', 'src/core/**', 'src/reference/**'],
 					setupFiles,
 					globalSetup: ['tests/unit-database.ts'],
-					testTimeout: 120_000,
+					testTimeout: 300_000,
 					hookTimeout: 120_000
 				}
 			},

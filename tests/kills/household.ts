@@ -87,6 +87,11 @@ export class Writer {
 		this.#lots = [...new Set(lots)].slice(0, 30);
 	}
 
+	/** Whether it has a run at the stove: what a kill could lose most of. */
+	get cooks(): boolean {
+		return this.#runs.length > 0;
+	}
+
 	async work(): Promise<void> {
 		const { next, pick, below } = this.random;
 		const finishes = new Map<string, string>();

@@ -125,6 +125,8 @@ describe(`${kills} random kills of server, backend, postmaster and start command
 			for (let i = 0; i < writers; i++)
 				people.push(new Writer(`w${i}`, origin, cookie, household, freezer?.id ?? '', random(seed * 100 + i)));
 			const working = people.map((p) => p.work());
+			// On a slow machine eight seconds of kills may pass before anybody has come as far as the stove.
+			for (const end = Date.now() + 120_000; Date.now() < end && !people.some((p) => p.cooks);) await wait(100);
 
 			for (let n = 0; n < kills; n++) {
 				await wait(100 + r.below(500));

@@ -13,6 +13,8 @@ export interface Pot {
 	readonly burner: Burner;
 	/** What the basket or steamer holds, L; without one the pot's fill is the limit. */
 	readonly basket_L?: number;
+	/** By what share of the time that its burner's power says it comes back to the boil, learned from its runs; 1 without. */
+	readonly comesBack?: number;
 }
 
 export interface BlanchLineInput {
@@ -44,7 +46,7 @@ export interface BlanchLine {
 	readonly altitudeExtra_s: number;
 	/** Predicted fall of the water when the food goes in, K. */
 	readonly dip_K: number;
-	/** Predicted time until it boils again, s: at most, since the food takes its heat up slowly. */
+	/** Predicted time until it boils again, s: at most, since the food takes its heat up slowly; as it was seen, once it was. */
 	readonly reboil_s: number;
 	readonly reboilLate: boolean;
 	/** The potful that would boil again within the minute, kg. */
@@ -94,6 +96,8 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 	const boil_C = boilingPoint_C(input.altitude_m);
 	const heat = foodHeat_J_kgK(food);
 	const power = usefulPower_W(pot.burner);
+	const comesBack = pot.comesBack ?? 1;
+	mustBePositive(comesBack, 'comesBack');
 	const { seconds, extra_s } = blanchTime_s(row, input.altitude_m);
 	const steam = row.method === 'steam';
 
@@ -104,7 +108,7 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 	// Steam: one loose layer about 5 cm deep over the water; a basket holds less than the pot (common practice).
 	const byWater = steam ? pot.litres * 0.06 : water_L / perKg_L;
 	const byBasket = pot.basket_L ? pot.basket_L * cut.bulk_kg_per_L.value : Infinity;
-	const minutePotful_kg = (power * blanchRules.reboil_s.value) / (heat * (boil_C - input.food_C));
+	const minutePotful_kg = (power * blanchRules.reboil_s.value) / (heat * (boil_C - input.food_C) * comesBack);
 	let potful_kg = Math.min(byWater, byBasket);
 	let limit: BlanchLine['limit'] = byBasket < byWater ? 'basket' : steam ? 'fill' : 'water';
 	if (input.smaller && !steam && minutePotful_kg < potful_kg) {
@@ -115,7 +119,7 @@ export function blanchLine(input: BlanchLineInput): BlanchLine {
 	const each_kg = input.load_kg / potfuls;
 
 	const dip_K = steam ? 0 : (each_kg * heat * (boil_C - input.food_C)) / (each_kg * heat + water_L * waterHeat_J_kgK);
-	const reboil_s = steam ? 0 : (each_kg * heat * (boil_C - input.food_C)) / power;
+	const reboil_s = steam ? 0 : ((each_kg * heat * (boil_C - input.food_C)) / power) * comesBack;
 	const piece = row.blanchedAs ?? cut.piece;
 	// A dip heats the skin only: cold water stops it within its own minute, without ice.
 	const chill_s = row.dip

@@ -11,6 +11,8 @@ export interface KitchenPot extends Pot {
 	/** Inside, m; null where nobody measured. */
 	readonly diameter_m?: number | null;
 	readonly height_m?: number | null;
+	/** Runs that its `comesBack` was learned from. */
+	readonly boilsSeen?: number;
 }
 
 /** What the core must know of a kitchen; SI throughout. */

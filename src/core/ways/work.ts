@@ -25,6 +25,10 @@ export interface WorkStep {
 	readonly station: WorkStation;
 }
 
+/** Hands at the knife: what a household's own pace moves, s. */
+export const knifeOf = (work: readonly WorkStep[]): number =>
+	work.reduce((s, step) => s + (step.id === 'prepare' ? step.seconds : 0), 0);
+
 /** What a way takes of the kitchen. */
 export interface Demands {
 	/** Prepared food that a freezer has to freeze, kg. */

@@ -1,5 +1,5 @@
 import { dayLimit_kg } from '$core/freezing/freezer-week';
-import { sayDuration, sayTemperature, sayVolume, sayWeight, type Units } from '$core/quantities/format';
+import { sayCount, sayDuration, sayTemperature, sayVolume, sayWeight, type Units } from '$core/quantities/format';
 import { gearChange, type GearChange } from '$core/ways/gear-changes';
 import { gearNames, type GearKind } from '$core/ways/equipment-fields';
 import { mayWords, potWords, specWords } from '$core/ways/gear-words';
@@ -17,6 +17,12 @@ const groups: readonly { readonly id: string; readonly title: string; readonly k
 ];
 
 const plainChange = (big: string, of: string, words: string): GearChange => ({ big, of, words, warning: null });
+
+/** "by your last 3 batches in it": where its burner was seen at work. */
+const seenAtWork = (kitchen: WholeKitchen['kitchen'], pot: string): string => {
+	const n = kitchen.pots.find((p) => p.id === pot)?.boilsSeen;
+	return n ? `, by your last ${sayCount(n, 'batch', 'batches')} in it` : '';
+};
 
 /** Everything that the kitchen works with, each with what it changes, in the household's units. */
 export function gearView(whole: WholeKitchen, now: Date): readonly GearGroup[] {
@@ -41,7 +47,7 @@ export function gearView(whole: WholeKitchen, now: Date): readonly GearGroup[] {
 		...pots.map((p) => {
 			const full = potfulOf(kitchen, p.id, now.getTime());
 			const change = full
-				? plainChange(sayWeight(full.kg * 1000, units), 'of beans a potful', `The boil is back in ${sayDuration(Math.round(full.reboil_s))}.`)
+				? plainChange(sayWeight(full.kg * 1000, units), 'of beans a potful', `The boil is back in ${sayDuration(Math.round(full.reboil_s))}${seenAtWork(kitchen, p.id)}.`)
 				: plainChange('', '', 'Say the altitude, and its potful is worked out.');
 			return item('pot', p, p, potWords(p, units), change);
 		}),

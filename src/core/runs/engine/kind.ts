@@ -143,7 +143,12 @@ export interface PlannedThing {
 	readonly source: string;
 	readonly cautions: readonly string[];
 	readonly byproducts: readonly PlannedByProduct[];
-	readonly expected: { readonly hands_s: number; readonly elapsed_s: number };
+	readonly expected: {
+		readonly hands_s: number;
+		readonly elapsed_s: number;
+		/** Of the hands those at the knife, where the plan tells them apart. */
+		readonly knife_s?: number;
+	};
 }
 
 /** What is made of one lot, or of a share of it. */

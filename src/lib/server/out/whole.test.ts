@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { sql } from 'drizzle-orm';
 import Ajv2020 from 'ajv/dist/2020';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '$demo/load';
@@ -68,8 +69,13 @@ describe('a household as one file', () => {
 
 	it('tells every fault by table and row, and takes nothing in by halves', async () => {
 		const first = await loadDemo(link.db, now);
-		const saved = JSON.parse(JSON.stringify(await wholeOf(link.db, first, now))) as Whole;
-		const count = async () => (await link.db.execute('select count(*)::int as n from household')).rows[0]?.n;
+		const read = JSON.parse(JSON.stringify(await wholeOf(link.db, first, now))) as Whole;
+		// By a name of its own: other tests make households meanwhile.
+		const name = `Whole ${randomUUID()}`;
+		const saved: Whole = { ...read, household: { ...read.household, name } };
+		const count = async () =>
+			(await link.db.execute(sql`select count(*)::int as n from household where position(${name} in name) > 0`)).rows[0]
+				?.n;
 		const before = await count();
 		expect(() => readWhole('{"format":')).toThrow(/no JSON/);
 		expect(() => readWhole('[]')).toThrow(/no whole household/);
@@ -104,6 +110,9 @@ describe('a household as one file', () => {
 		};
 		await expect(takeWhole(link.db, readWhole(JSON.stringify(twice)), now)).rejects.toMatchObject({ status: 400 });
 		expect(await count()).toBe(before);
+		// The same file without a fault does go in.
+		await takeWhole(link.db, readWhole(JSON.stringify(saved)), now);
+		expect(await count()).toBe(1);
 	});
 });
 

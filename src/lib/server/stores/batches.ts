@@ -113,6 +113,19 @@ export function batchStore(db: Database, householdId: string, now: Date) {
 			return { product: row.wayId.replace(/^can:/, ''), style: canning.style, jar: canning.jar, each_g };
 		},
 
+		/** What its hands really took; null takes the word back. @throws {AppError} 404 */
+		sayHands(key: string, code: string, hands_s: number | null): Promise<object> {
+			return once(db, householdId, { key, action: 'hands', body: { code, hands_s } }, now, async (tx) => {
+				const [row] = await tx
+					.update(batch)
+					.set({ handsSaidS: hands_s })
+					.where(and(mine, eq(batch.code, code.toUpperCase()), isNull(batch.voidedAt)))
+					.returning({ id: batch.id });
+				if (!row) throw notFound('batch');
+				return {};
+			});
+		},
+
 		/** An entry by hand that was a slip, and of which nothing stands anywhere. @throws {AppError} 404; 409 HAS_LOTS */
 		strike(key: string, code: string): Promise<object> {
 			return once(db, householdId, { key, action: 'strike', body: { code } }, now, async (tx) => {

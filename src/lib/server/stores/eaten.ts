@@ -38,7 +38,7 @@ export function eatenStore(db: Database, householdId: string, now: Date, keep: K
 			select l.food, sum(b.amount * l.unit_g)::float8 as grams
 			from lot_balance b join lot l on l.id = b.lot_id
 			where b.household_id = ${householdId} and b.amount > 0 and not l.waiting
-			group by 1`);
+			group by 1 order by 1`);
 		return rows;
 	};
 	const firstCrops = async (): Promise<{ food: string; at: number }[]> => {
@@ -47,7 +47,7 @@ export function eatenStore(db: Database, householdId: string, now: Date, keep: K
 			from lot l
 			where l.household_id = ${householdId} and l.waiting and l.origin <> 'bought' and l.state = 'fresh'
 				and l.since >= ${`${last}-01-01`}::date and l.since < ${`${last + 1}-01-01`}::date
-			group by 1`);
+			group by 1 order by 1`);
 		return rows;
 	};
 

@@ -2,6 +2,8 @@ import { and, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { dayLimit_kg } from '$core/freezing/freezer-week';
 import { gaugeOf } from '$core/ways/gear-changes';
+import { boilsLearned } from '$core/forecast/boils';
+import type { YieldLearned } from '$core/forecast/yields';
 import type { Kitchen } from '$core/ways/kitchen';
 import { tasks } from '$core/ways/equipment';
 import { freezerModel } from '$reference/model-rules';
@@ -12,7 +14,7 @@ import { standingIn } from '../things';
 import { changer, named } from './change';
 import { gearStore } from './gear';
 import { unkept, type Keep } from './kept';
-import { containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
+import { boilsSeen, containersOf, measuresOf, placesOf, portionsOf, potsOf } from './kitchen-reads';
 import { watchingRuns } from './runs/kitchen-watch';
 import { setUpHousehold } from './set-up';
 import type { SetUp } from '$core/ways/set-up';
@@ -121,6 +123,9 @@ export async function newHousehold(
 	return id;
 }
 
+const comesBack = (learned: YieldLearned | undefined) =>
+	learned ? { comesBack: learned.share, boilsSeen: learned.batches } : {};
+
 export function householdStore(db: Database, row: HouseholdRow, now: Date, keep: Keep = unkept) {
 	const householdId = row.id;
 	const whose = { household: householdId };
@@ -128,20 +133,23 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date, keep:
 		places: () => keep('places', () => placesOf(db).execute(whose)),
 		pots: () => keep('pots', () => potsOf(db).execute(whose)),
 		containers: () => keep('containers', () => containersOf(db).execute(whose)),
-		measures: () => keep('measures', () => measuresOf(db).execute(whose))
+		measures: () => keep('measures', () => measuresOf(db).execute(whose)),
+		/** How each pot comes back to the boil, by its name, once two runs have shown it. */
+		boils: async () => boilsLearned(await keep('boils', () => boilsSeen(db, householdId)))
 	};
 	const change = changer(db, householdId, now);
 	const gear = gearStore(db, householdId, now);
 
 	async function wholeKitchen() {
-		const [places, pots, containers, used, machines, persons, supplies] = await Promise.all([
+		const [places, pots, containers, used, machines, persons, supplies, boils] = await Promise.all([
 			parts.places(),
 			parts.pots(),
 			parts.containers(),
 			stockStore(db, householdId, now).freezerUsed_L(),
 			gear.equipment(),
 			gear.persons(),
-			gear.supplies()
+			gear.supplies(),
+			parts.boils()
 		]);
 		const freezers = places.filter((p) => p.kind === 'freezer');
 		const freezer_L = freezers.reduce((sum, p) => sum + (p.litres ?? 0), 0);
@@ -163,7 +171,8 @@ export function householdStore(db: Database, row: HouseholdRow, now: Date, keep:
 				burner: { kind: p.burnerKind, power_W: p.burnerW },
 				diameter_m: p.diameterM,
 				height_m: p.heightM,
-				...(p.basketL ? { basket_L: p.basketL } : {})
+				...(p.basketL ? { basket_L: p.basketL } : {}),
+				...comesBack(boils.get(p.name))
 			})),
 			ice_kg: row.iceKg,
 			basins: row.basins,

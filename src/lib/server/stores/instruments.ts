@@ -57,7 +57,7 @@ const instrumentsOf = preparedOnce((db) =>
 		.select()
 		.from(instrument)
 		.where(and(eq(instrument.householdId, sql.placeholder('household')), isNull(instrument.removedAt)))
-		.orderBy(asc(instrument.name))
+		.orderBy(asc(instrument.name), asc(instrument.id))
 		.prepare('instruments')
 );
 

@@ -88,11 +88,13 @@ describe('the last change of a household', () => {
 			})
 		).rejects.toThrow('no');
 		expect(await lastChangeOf(link.db, h.id)).toBe(before);
-		await link.db.execute(sql`delete from look where household_id = ${h.id}`);
+		expect((await link.db.execute(sql`delete from own_measure where household_id = ${h.id}`)).rowCount).toBeGreaterThan(
+			0
+		);
 		expect(await lastChangeOf(link.db, h.id)).not.toBe(before);
 		expect(await lastChangeOf(link.db, neighbour.id)).toBe(near);
 		// A household that goes takes its note with it.
-		await storesFor(link.db, h, now).kitchens.clear(randomUUID());
+		await storesFor(link.db, h, now).kitchens.clear(h.name);
 		expect(await lastChangeOf(link.db, h.id)).toBe('');
 	});
 

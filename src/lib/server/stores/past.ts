@@ -1,7 +1,9 @@
 import { and, desc, eq, gt, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
+import type { HandsBefore } from '$core/forecast/own-hands';
 import type { KeptBefore } from '$core/forecast/own-yields';
+import { planOf } from '$core/runs/kinds';
 import { preparedOnce, type Database } from '../db/client';
-import { batch, lot, movement } from '../db/schema';
+import { batch, lot, movement, run, runOutput } from '../db/schema';
 
 const year_ms = 365 * 86_400_000;
 /** More buyings of one food than a household looks back on. */
@@ -20,9 +22,35 @@ const keptFrozenOf = preparedOnce((db) =>
 				isNotNull(batch.yieldMass)
 			)
 		)
-		.orderBy(desc(batch.packedOn))
+		.orderBy(desc(batch.packedOn), desc(batch.id))
 		.limit(sql.placeholder('most'))
 		.prepare('kept_frozen')
+);
+
+const handsSaidOf = preparedOnce((db) =>
+	db
+		.select({
+			plan: run.plan,
+			n: runOutput.n,
+			cut: batch.cut,
+			raw_g: batch.rawG,
+			said_s: batch.handsSaidS,
+			planned_s: batch.handsS
+		})
+		.from(batch)
+		.innerJoin(run, eq(run.id, batch.runId))
+		.innerJoin(runOutput, eq(runOutput.batchId, batch.id))
+		.where(
+			and(
+				eq(batch.householdId, sql.placeholder('household')),
+				eq(batch.food, sql.placeholder('food')),
+				isNull(batch.voidedAt),
+				isNotNull(batch.handsSaidS)
+			)
+		)
+		.orderBy(desc(batch.packedOn), desc(batch.id))
+		.limit(sql.placeholder('most'))
+		.prepare('hands_said')
 );
 
 const saidOf = preparedOnce((db) =>
@@ -62,7 +90,7 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 				)
 				.groupBy(lot.id)
 				.having(sql`sum(${movement.amount}) > 0`)
-				.orderBy(desc(lot.since))
+				.orderBy(desc(lot.since), desc(lot.id))
 				.limit(mostBought);
 			return rows.flatMap((r) => (r.priceMinor === null ? [] : [{ ...r, priceMinor: r.priceMinor }]));
 		},
@@ -80,7 +108,7 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 						isNotNull(batch.yieldMass)
 					)
 				)
-				.orderBy(desc(batch.packedOn))
+				.orderBy(desc(batch.packedOn), desc(batch.id))
 				.limit(mostBought);
 			return rows.flatMap((r) => (r.yieldMass === null ? [] : [r.yieldMass]));
 		},
@@ -95,6 +123,19 @@ export function pastStore(db: Database, householdId: string, now: Date) {
 		async keptFrozen(food: string): Promise<KeptBefore[]> {
 			const rows = await keptFrozenOf(db).execute({ household: householdId, food, most: mostBought });
 			return rows.flatMap(({ form, cut, share }) => (share === null ? [] : [{ form, cut, share }]));
+		},
+
+		/** Batches of a food of which somebody said what its hands really took; the newest first. */
+		async handsSaid(food: string): Promise<HandsBefore[]> {
+			const rows = await handsSaidOf(db).execute({ household: householdId, food, most: mostBought });
+			return rows.flatMap(({ plan: kept, n, cut, raw_g, said_s, planned_s }): HandsBefore[] => {
+				const plan = planOf(kept);
+				const subject = 'subjects' in plan ? plan.subjects.find((s) => s.n === n) : undefined;
+				const { hands_s = 0, knife_s = 0 } = subject?.expected ?? {};
+				if (said_s === null || !(hands_s > 0) || !(knife_s > 0)) return [];
+				// The book has the share of the plan that went through.
+				return [{ cut, raw_g, said_s, planned_s, knife_s: (knife_s * planned_s) / hands_s }];
+			});
 		},
 
 		/** What went from the shelves in the last year, kg by food: taken, given, used. */

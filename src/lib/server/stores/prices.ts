@@ -41,7 +41,7 @@ export function priceStore(db: Database, householdId: string, now: Date, keep: K
 				left join ${receipt} r on r.id = l.receipt_id
 				where l.household_id = ${householdId} and l.price_minor is not null and l.currency is not null
 				group by l.id, r.shop having sum(m.amount) > 0
-				order by l.since desc limit ${most}`);
+				order by l.since desc, l.id limit ${most}`);
 		return rows;
 	}
 	async function seen(): Promise<ShopPrice[]> {

@@ -36,7 +36,7 @@ export function printerStore(db: Database, householdId: string, now: Date) {
 			.where(
 				and(eq(instrument.householdId, householdId), eq(instrument.quantity, 'print'), isNull(instrument.removedAt))
 			)
-			.orderBy(asc(instrument.name));
+			.orderBy(asc(instrument.name), asc(instrument.id));
 	return {
 		/** Those that can be sent to, by name. */
 		async names(): Promise<{ id: string; name: string }[]> {

@@ -51,7 +51,7 @@ export function seasonStore(db: Database, householdId: string, keep: Keep = unke
 					limit ${food === undefined ? mostOfAll : mostOfFood}
 				)
 				select b.id, b.food, b.code, b.title, b.way, b.method, b.form, b.cut, b.packed_on::text as "packedOn", b.raw_g::float8 as "rawG",
-					b.packed_g::float8 as "packedG", b.packs_made as packs, b.yield_mass as "yieldMass", b.hands_s as "handsS",
+					b.packed_g::float8 as "packedG", b.packs_made as packs, b.yield_mass as "yieldMass", coalesce(b.hands_said_s, b.hands_s) as "handsS",
 					coalesce((b.closing->>'energy_kWh')::float8, 0) as "energy_kWh", b.way_id as "wayId",
 					coalesce(v.wet, 0)::float8 as "wet_mL", coalesce(v.dry, 0)::float8 as "dry_mL",
 					b.paid_minor as "paidMinor", b.currency, b.again, b.change, coalesce(x.variety, '') as variety,

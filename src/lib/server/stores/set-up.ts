@@ -13,7 +13,7 @@ export async function setUpHousehold(tx: Tx, householdId: string, set: SetUp): P
 		.select({ id: pot.id })
 		.from(pot)
 		.where(eq(pot.householdId, householdId))
-		.orderBy(desc(pot.litres))
+		.orderBy(desc(pot.litres), asc(pot.id))
 		.limit(1);
 	if (first) await tx.update(pot).set(set.pot).where(eq(pot.id, first.id));
 	else await tx.insert(pot).values({ id: uuidv7(), householdId, name: 'Big pot', basketL: null, ...set.pot });
@@ -22,7 +22,7 @@ export async function setUpHousehold(tx: Tx, householdId: string, set: SetUp): P
 		.select({ id: place.id })
 		.from(place)
 		.where(and(eq(place.householdId, householdId), eq(place.kind, 'freezer'), isNull(place.removedAt)))
-		.orderBy(asc(place.position), asc(place.name))
+		.orderBy(asc(place.position), asc(place.name), asc(place.id))
 		.limit(1);
 	if (freezer) await tx.update(place).set(cold).where(eq(place.id, freezer.id));
 	else {

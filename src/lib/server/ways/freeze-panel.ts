@@ -57,6 +57,12 @@ function ownWords({ own, thing }: Look, cut: string): string {
 	return `; by your own ${sayCount(learned.batches, 'batch', 'batches')}, ${percent(learned.low)} to ${percent(learned.high)}; the table says ${percent(learned.table)}`;
 }
 
+/** How long the boil takes to come back: by the burner's power at most so long; once it was seen, so long. */
+const backWords = (s: number, pot: FreezeWay['pot']): string =>
+	pot?.boilsSeen
+		? `about ${sayDuration(s)}, as in your last ${sayCount(pot.boilsSeen, 'batch', 'batches')} in ${pot.name}`
+		: `${sayDuration(s)} at most`;
+
 function heat(way: FreezeWay, units: Units): Fact[] {
 	const { line } = way;
 	if (!line && way.method === 'raw') return [];
@@ -66,7 +72,7 @@ function heat(way: FreezeWay, units: Units): Fact[] {
 				way.row?.method === 'steam' ? 'the steamer' : `${sayVolume(line.water_L, units)}, ${way.pot?.name ?? ''}`
 			}; ${sayDuration(line.toBoil_s)} to the boil`
 		: '';
-	const again = line && way.row?.method !== 'steam' ? `it boils again after ${sayDuration(line.reboil_s)} at most` : ''; // prettier-ignore
+	const again = line && way.row?.method !== 'steam' ? `it boils again after ${backWords(line.reboil_s, way.pot)}` : '';
 	const words = [rest.join(',').trim(), potfuls, line?.reboilLate ? '' : again].filter(Boolean).join('; ');
 	return [fact('in the heat', first, words, line?.reboilLate ? again : '')];
 }

@@ -1,5 +1,5 @@
 import { sayAs } from '$core/quantities/dates';
-import { sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
+import { sayCount, sayDuration, sayVolume, sayWeight } from '$core/quantities/format';
 import { sayMoney } from '$core/quantities/money';
 import type { GlanceWay } from '$core/ways/glance';
 import type { Caution } from '$core/safety/cautions';
@@ -39,6 +39,12 @@ export const sayLong = (seconds: number): string =>
 			? `about ${Math.round(seconds / 3600)} h`
 			: sayDuration(seconds);
 
+/** "at the pace of your last 3 batches": the knife goes by what was said of them. */
+function ownHandsWords({ hands }: Look): string {
+	const batches = Math.max(0, ...hands.map((h) => h.batches));
+	return batches === 0 ? '' : `the knife at the pace of your last ${sayCount(batches, 'batch', 'batches')}`;
+}
+
 /** Hands, start to away, room, cost: of every way alike. */
 export function sumsOf(way: GlanceWay, free_s: number, look: Look, now: Date): Panel['sums'] {
 	const { kitchen } = look;
@@ -50,7 +56,9 @@ export function sumsOf(way: GlanceWay, free_s: number, look: Look, now: Date): P
 		{
 			label: 'your hands',
 			figure: sayDuration(way.hands_s),
-			words: free_s > 0 ? `${sayLong(free_s)} free between` : 'in one go'
+			words: [free_s > 0 ? `${sayLong(free_s)} free between` : 'in one go', ownHandsWords(look)]
+				.filter(Boolean)
+				.join('; ')
 		},
 		{
 			label: 'start to away',

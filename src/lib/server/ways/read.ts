@@ -1,5 +1,6 @@
 import type { Thing } from '$core/things/thing';
 import { freezeWays, type Ways } from '$core/ways/freeze-ways';
+import { withOwnHands, type OwnHands } from '$core/forecast/own-hands';
 import { withOwnYields, type OwnYield } from '$core/forecast/own-yields';
 import type { DriedBefore } from '$core/ways/dry-ways';
 import type { Kitchen } from '$core/ways/kitchen';
@@ -29,6 +30,8 @@ export interface LotRead {
 	readonly dried: readonly DriedBefore[];
 	/** What this household keeps of it by its own batches, by cut: reckoned with in place of the table. */
 	readonly own: readonly OwnYield[];
+	/** What its hands take of it at the knife, as it said of batches, by cut. */
+	readonly hands: readonly OwnHands[];
 }
 
 /** What the ways of every lot are worked out with: read once, however many lots are looked at. */
@@ -64,9 +67,14 @@ export async function readStanding(
 	{ kitchen, home, reserved }: HouseRead,
 	now: Date
 ): Promise<LotRead> {
-	const [dried, kept] = await Promise.all([stores.batches.dryings(lot.food), stores.past.keptFrozen(lot.food)]);
+	const [dried, kept, worked] = await Promise.all([
+		stores.batches.dryings(lot.food),
+		stores.past.keptFrozen(lot.food),
+		stores.past.handsSaid(lot.food)
+	]);
 	const { thing: read, clock, reread } = lotThing(lot, place, now);
-	const { food, own } = withOwnYields(read.food, read.form, kept);
+	const { food: yields, own } = withOwnYields(read.food, read.form, kept);
+	const { food, hands } = withOwnHands(yields, worked);
 	const thing = { ...read, food };
 	const free_g = Math.max(0, grams - (reserved.get(lot.id) ?? 0));
 	return {
@@ -83,7 +91,8 @@ export async function readStanding(
 		whole_g: free_g > 0 ? free_g : Math.max(1, grams),
 		food_C: Math.min(30, Math.max(1, place.tempC)),
 		dried,
-		own
+		own,
+		hands
 	};
 }
 

@@ -36,6 +36,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 				closing: batch.closing,
 				again: batch.again,
 				change: batch.change,
+				handsSaid_s: batch.handsSaidS,
 				byHand: batch.madeBy === 'hand',
 				voided: batch.voidedAt !== null
 			},
@@ -109,5 +110,21 @@ async function strike(event: RequestEvent<{ code: string }>) {
 }
 
 export const actions: Actions = {
-	strike: (event) => strike(event)
+	strike: (event) => strike(event),
+	/** What its hands really took: the clock cannot see them. Nothing said is the plan's word again. */
+	hands: (event) =>
+		action(event, async (fields) => {
+			const v = parse(
+				Joi.object<{ hours: number | null; minutes: number | null; key: string }>({
+					hours: Joi.number().integer().min(0).max(500).empty('').default(null).label('Hours'),
+					minutes: Joi.number().integer().min(0).max(59).empty('').default(null).label('Minutes'),
+					key: key()
+				}),
+				fields
+			);
+			const said = v.hours === null && v.minutes === null ? null : (v.hours ?? 0) * 3600 + (v.minutes ?? 0) * 60;
+			const code = parse(line(30).required(), event.params.code) as string;
+			await event.locals.stores.batches.sayHands(v.key, code, said === 0 ? null : said);
+			return { saved: 'What hands took' };
+		})
 };

@@ -82,12 +82,44 @@
 		<dt class="text-sm text-soft">start to away</dt>
 		<dd class="head text-3xl font-bold">{sayDuration(c.elapsed_s)}</dd>
 		<dd class="text-sm text-soft">
-			hands about {sayDuration(c.hands_s)}{c.energy_kWh === undefined
+			hands {b.handsSaid_s === null ? 'about ' : ''}{sayDuration(b.handsSaid_s ?? c.hands_s)}{b.handsSaid_s === null
+				? ''
+				: `, planned ${sayDuration(c.hands_s)}`}{c.energy_kWh === undefined
 				? ''
 				: `, ${c.energy_kWh < 10 ? c.energy_kWh.toFixed(1) : Math.round(c.energy_kWh)} kWh`}
 		</dd>
 	</div>
 </dl>
+{#if !b.voided && c.raw_g > 0}
+	<details class="no-print mt-3">
+		<summary class="cursor-pointer underline">What did hands really take?</summary>
+		<Faults failed={form as Failed | null} />
+		<form
+			method="POST"
+			action="?/hands"
+			use:enhance={withNotice({ reset: false })}
+			class="mt-2 flex flex-wrap items-end gap-3"
+		>
+			<Marks />
+			{#each [{ name: 'hours', most: 3, value: Math.floor((b.handsSaid_s ?? 0) / 3600) }, { name: 'minutes', most: 2, value: Math.round(((b.handsSaid_s ?? 0) % 3600) / 60) }] as f (f.name)}
+				<label class="field w-24"
+					><span>{f.name}</span><input
+						name={f.name}
+						inputmode="numeric"
+						maxlength={f.most}
+						autocomplete="off"
+						value={b.handsSaid_s === null ? '' : f.value}
+					/></label
+				>
+			{/each}
+			<button class="btn">Write it down</button>
+		</form>
+		<p class="mt-1 text-sm text-soft">
+			The clock cannot see hands. From the second batch on, the next plan’s knife goes by it; empty, it is the plan’s
+			word again.
+		</p>
+	</details>
+{/if}
 {#if c.supper_g > 0}<p class="mt-2">{sayWeight(c.supper_g, units)} went to supper.</p>{/if}
 <p class="mt-3"><b>How to use:</b> {b.use}</p>
 

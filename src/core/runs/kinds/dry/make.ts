@@ -9,6 +9,7 @@ import { isMeat, stepOf } from '../../../safety/dry';
 import { mustBeIdentified } from '../../../things/thing';
 import { coreVersion } from '../../../version';
 import type { DryWay } from '../../../ways/dry-ways';
+import { knifeOf } from '../../../ways/work';
 import type { Kitchen } from '../../../ways/kitchen';
 import type { Container } from '../../../packing/packs';
 import type { DryPlan, DrySubject, FirstHeat, Gate } from './plan';
@@ -132,7 +133,7 @@ function subjectOf(one: DryChosen, n: number, kitchen: Kitchen): DrySubject {
 		source: `${sources[row.source].short} (${row.confidence})`,
 		cautions: look.cautions.map((c) => c.text),
 		byproducts,
-		expected: { hands_s: way.hands_s, elapsed_s: way.elapsed_s }
+		expected: { hands_s: way.hands_s, elapsed_s: way.elapsed_s, knife_s: knifeOf(way.work) }
 	};
 }
 

@@ -5,6 +5,7 @@ import { coreVersion } from '../../../version';
 import { preparing, type FreezeWay } from '../../../ways/freeze-ways';
 import { boilingPoint_C } from '../../../heat/boiling-point';
 import { potHeating_s, potMetal_J_per_K } from '../../../heat/pot-heating';
+import { knifeOf } from '../../../ways/work';
 import type { Kitchen, KitchenPot } from '../../../ways/kitchen';
 import { potOrder } from './order';
 import type { FreezePlan, FreezerPlan, Heat, PotPlan, StagePlan, Subject } from './plan';
@@ -58,7 +59,7 @@ function potOf(way: FreezeWay, kitchen: Kitchen, pots: PotPlan[], ids: string[])
 	if (!pot || !(line || way.method === 'cook')) return null;
 	const at = ids.indexOf(pot.id);
 	const { water_L, toBoil_s, boil_C } = line ?? cookingWater(pot, kitchen);
-	const plan = { name: pot.name, water_L, toBoil_s, boil_C };
+	const plan = { name: pot.name, water_L, toBoil_s, boil_C, ...(pot.comesBack ? { comesBack: pot.comesBack } : {}) };
 	const known = pots[at];
 	if (!known) {
 		ids.push(pot.id);
@@ -121,7 +122,7 @@ function subjectOf(one: Chosen, n: number, kitchen: Kitchen, pot: number | null)
 		source: `${way.source} (${way.confidence})`,
 		cautions: way.cautions.map((c) => c.text),
 		byproducts,
-		expected: { hands_s: way.hands_s, elapsed_s: way.elapsed_s }
+		expected: { hands_s: way.hands_s, elapsed_s: way.elapsed_s, knife_s: knifeOf(way.work) }
 	};
 }
 

@@ -20,6 +20,8 @@ export interface PotPlan {
 	readonly water_L: number;
 	readonly toBoil_s: number;
 	readonly boil_C: number;
+	/** By what share of the predicted time it comes back to the boil, learned; its potfuls were planned by it. */
+	readonly comesBack?: number;
 }
 
 /** Where packs and trays may go, and what it freezes in a day, kg; null where nobody said. */

@@ -76,6 +76,8 @@ export const batch = pgTable(
 		yieldMass: doublePrecision('yield_mass'),
 		elapsedS: integer('elapsed_s').notNull().default(0),
 		handsS: integer('hands_s').notNull().default(0),
+		/** What hands really took, as somebody said afterwards; null where nobody did. The plan's estimate stays beside it. */
+		handsSaidS: integer('hands_said_s'),
 		/** What was paid for what went in, in minor units; null where it was not said. */
 		paidMinor: integer('paid_minor'),
 		currency: text('currency'),

@@ -41,7 +41,7 @@ const waitingLots = preparedOnce((db) =>
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 		.innerJoin(place, eq(place.id, lot.placeId))
 		.where(and(holdsSome, eq(lot.waiting, true)))
-		.orderBy(desc(lot.since))
+		.orderBy(desc(lot.since), desc(lot.id))
 		.prepare('waiting_lots')
 );
 const looseLot = preparedOnce((db) =>
@@ -146,6 +146,7 @@ const placeSums = preparedOnce((db) =>
 		.leftJoin(container, eq(container.id, lot.containerId))
 		.where(holdsSome)
 		.groupBy(lot.placeId)
+		.orderBy(asc(lot.placeId))
 		.prepare('place_sums')
 );
 /** What decides whether a lot wants to be looked at, and what it is called. */
@@ -171,6 +172,7 @@ const lookedFor = preparedOnce((db) =>
 		.innerJoin(lot, eq(lot.id, lotBalance.lotId))
 		.leftJoin(batch, eq(batch.id, lot.batchId))
 		.where(and(holdsSome, eq(lot.waiting, false)))
+		.orderBy(asc(lot.id))
 		.prepare('looked_for')
 );
 const looksTaken = preparedOnce((db) =>
@@ -178,7 +180,7 @@ const looksTaken = preparedOnce((db) =>
 		.select({ lotId: look.lotId, kind: look.kind, finding: look.finding, at: look.at })
 		.from(look)
 		.where(and(eq(look.householdId, household), sql`${look.lotId} = any(${sql.placeholder('ids')}::uuid[])`))
-		.orderBy(asc(look.at))
+		.orderBy(asc(look.at), asc(look.id))
 		.prepare('looks_taken')
 );
 const lastStepsOf = preparedOnce((db) =>
@@ -209,7 +211,7 @@ const lastStepsOf = preparedOnce((db) =>
 				sql`not exists (select 1 from movement r where r.reverses_id = ${movement.id})`
 			)
 		)
-		.orderBy(desc(movement.recordedAt))
+		.orderBy(desc(movement.recordedAt), desc(movement.id))
 		.limit(sql.placeholder('count'))
 		.prepare('last_steps')
 );
@@ -383,7 +385,7 @@ export function stockReads(db: Database, householdId: string, now: Date, keep: K
 				.innerJoin(place, eq(place.id, lot.placeId))
 				.leftJoin(container, eq(container.id, lot.containerId))
 				.where(and(mine, eq(lot.batchId, batchId)))
-				.orderBy(asc(lot.createdAt));
+				.orderBy(asc(lot.createdAt), asc(lot.id));
 			const moves = await db
 				.select({
 					id: movement.id,

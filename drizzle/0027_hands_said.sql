@@ -1,0 +1,1 @@
+ALTER TABLE "batch" ADD COLUMN "hands_said_s" integer;
