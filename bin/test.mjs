@@ -79,21 +79,21 @@ try {
 		failures: failuresOfVitest(r)
 	});
 
-	// Two lines beside each other, so that no core waits: types and the unit tests; what reads the sources, build and the kills.
+	// Two lines beside each other, of about one length, so that no core waits: the unit tests; what reads the sources, then the
+	// build and the kills, which wait for what they killed more than they work.
 	const lines = await Promise.allSettled([
-		check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings'])
-			.then(() =>
-				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
-			)
-			.then(async () => {
-				await tools;
-				const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
-				const env = { ...process.env, TEST_DATABASE_URL: urlOf('unit') };
-				count('unit tests', unit, await run(bin('vitest'), args, { env }), tests);
-			}),
+		tools.then(async () => {
+			const args = ['run', '--coverage', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`];
+			const env = { ...process.env, TEST_DATABASE_URL: urlOf('unit') };
+			count('unit tests', unit, await run(bin('vitest'), args, { env }), tests);
+		}),
 		check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
 			.then(() => check('format', bin('prettier'), ['--check', '.']))
 			.then(() => check('who imports what', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']))
+			.then(() => check('types', bin('svelte-check'), ['--tsconfig', './tsconfig.json', '--fail-on-warnings']))
+			.then(() =>
+				check('types of the core, without browser or Node', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json'])
+			)
 			.then(() => ensureBuild())
 			.then(async () => {
 				const args = ['run', '-c', 'vitest.kills.config.ts', '--reporter=default', '--reporter=json'];
