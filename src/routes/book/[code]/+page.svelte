@@ -115,8 +115,8 @@
 			<button class="btn">Write it down</button>
 		</form>
 		<p class="mt-1 text-sm text-soft">
-			The clock cannot see hands. From the second batch on, the next plan’s knife goes by it; empty, it is the plan’s
-			word again.
+			The clock cannot see hands. Hours a kilo go by your word; from the second run that froze or dried this cut, the
+			next plan’s knife does too. Empty, it is the plan’s word again.
 		</p>
 	</details>
 {/if}
