@@ -38,7 +38,8 @@ function lookOf(thing: Thing, grams: number, fields: Readonly<Record<string, Rec
 		stop: undefined,
 		lot: { id: 'x', title: thing.called, form: thing.form, said: '', madeOf: null },
 		place: { name: 'Counter' },
-		own: []
+		own: [],
+		hands: []
 	} as unknown as LotRead;
 	const readOf = (way: string) => readable(fields[way] ?? {}, thing, home);
 	return {
