@@ -33,12 +33,13 @@ export const placesOf = preparedOnce((db) =>
 export const potsOf = preparedOnce((db) =>
 	db.select().from(pot).where(eq(pot.householdId, household)).orderBy(asc(pot.litres), asc(pot.id)).prepare('pots_of')
 );
+/** Of two that hold as much the one first of which more lie there. */
 export const containersOf = preparedOnce((db) =>
 	db
 		.select()
 		.from(container)
 		.where(and(eq(container.householdId, household), isNull(container.removedAt)))
-		.orderBy(asc(container.volumeMl), asc(container.id))
+		.orderBy(asc(container.volumeMl), desc(container.count), asc(container.id))
 		.prepare('containers_of')
 );
 export const measuresOf = preparedOnce((db) =>
