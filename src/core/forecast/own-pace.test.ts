@@ -83,12 +83,18 @@ describe('how a pot comes back to the boil', () => {
 	});
 
 	it('is believed from the second run on, each pot by itself; a tap at once, steam and an older plan say nothing', () => {
-		expect(boilsLearned([{ pot: 'Large pot', ratio: 0.5 }]).size).toBe(0);
+		expect(
+			boilsLearned([
+				{ run: 'a', pot: 'Large pot', ratio: 0.5 },
+				{ run: 'a', pot: 'Large pot', ratio: 0.6 }
+			]).size
+		).toBe(0);
 		const learned = boilsLearned([
-			{ pot: 'Large pot', ratio: 0.5 },
-			{ pot: 'Stock pot', ratio: 1.4 },
-			{ pot: 'Large pot', ratio: 0.6 },
-			{ pot: 'Large pot', ratio: 0.55 }
+			{ run: 'a', pot: 'Large pot', ratio: 0.5 },
+			{ run: 'a', pot: 'Stock pot', ratio: 1.4 },
+			{ run: 'b', pot: 'Large pot', ratio: 0.7 },
+			{ run: 'b', pot: 'Large pot', ratio: 0.5 },
+			{ run: 'c', pot: 'Large pot', ratio: 0.55 }
 		]);
 		expect([...learned.keys()]).toEqual(['Large pot']);
 		// Three runs about 0.55, drawn a little towards what the power says.

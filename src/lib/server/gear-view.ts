@@ -21,7 +21,7 @@ const plainChange = (big: string, of: string, words: string): GearChange => ({ b
 /** "by your last 3 batches in it": where its burner was seen at work. */
 const seenAtWork = (kitchen: WholeKitchen['kitchen'], pot: string): string => {
 	const n = kitchen.pots.find((p) => p.id === pot)?.boilsSeen;
-	return n ? `, by your last ${sayCount(n, 'batch', 'batches')} in it` : '';
+	return n ? `, by your last ${sayCount(n, 'run')} with it` : '';
 };
 
 /** Everything that the kitchen works with, each with what it changes, in the household's units. */

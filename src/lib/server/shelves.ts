@@ -217,7 +217,10 @@ async function laidOut(
 		words.length > 0 ? searched(stores, words) : stock.shelves({ most, ...(all ? { all } : {}) })
 	]);
 	// A search has no name: the next one is another.
-	const looked = await stock.looked(rows.map((r) => r.id), words.length > 0 ? undefined : `${most} ${all ?? ''}`); // prettier-ignore
+	const looked = await stock.looked(
+		rows.map((r) => r.id),
+		words.length > 0 ? undefined : `${most} ${all ?? ''}`
+	);
 	const around: Around = { places, household, looked, claimed, cold, now };
 	const sumAt = new Map(sums.map((s) => [s.placeId, s]));
 	const byPlace = new Map<string, ShelfRow[]>();

@@ -87,7 +87,7 @@ export const portionsOf = preparedOnce((db) =>
 const mostBoils = 30;
 const blanchedLately = preparedOnce((db) =>
 	db
-		.select({ closing: batch.closing, n: runOutput.n, plan: run.plan })
+		.select({ run: run.id, closing: batch.closing, n: runOutput.n, plan: run.plan })
 		.from(batch)
 		.innerJoin(run, eq(run.id, batch.runId))
 		.innerJoin(runOutput, eq(runOutput.batchId, batch.id))
@@ -107,8 +107,9 @@ const blanchedLately = preparedOnce((db) =>
 /** How the boil came back in runs of before, the newest first. */
 export async function boilsSeen(db: Database, householdId: string): Promise<BoilSeen[]> {
 	const rows = await blanchedLately(db).execute({ household: householdId });
-	return rows.flatMap(({ closing, n, plan: kept }) => {
+	return rows.flatMap(({ run: id, closing, n, plan: kept }) => {
 		const plan = planOf(kept);
-		return plan.kind === 'freeze' ? (boilSeen(plan, n, closing.potfuls) ?? []) : [];
+		const seen = plan.kind === 'freeze' ? boilSeen(plan, n, closing.potfuls) : undefined;
+		return seen ? [{ run: id, ...seen }] : [];
 	});
 }

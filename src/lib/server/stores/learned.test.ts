@@ -31,9 +31,16 @@ describe('what a run teaches the next plan', () => {
 		const first = await at().home.kitchen();
 		expect(first.pots.every((p) => p.comesBack === undefined)).toBe(true);
 		const lotOf = async () => {
-			const values = { ...lotOfThing(plain(beans)), placeId: place?.id ?? '', said: 'beans', note: '', since: new Date(now), grams: 2000 };
+			const values = {
+				...lotOfThing(plain(beans)),
+				placeId: place?.id ?? '',
+				said: 'beans',
+				note: '',
+				since: new Date(now),
+				grams: 2000
+			};
 			return (await at().stock.addRaw({ key: randomUUID(), body: now }, values, 'test')).lotId;
-		}; // prettier-ignore
+		};
 		const before = await readLot(at(), await lotOf(), new Date(now));
 		expect(before.hands).toEqual([]);
 
@@ -42,9 +49,14 @@ describe('what a run teaches the next plan', () => {
 			now += 86_400_000;
 			const kitchen = await at().home.kitchen();
 			const lotId = await lotOf();
-			const way = freezeWays({ thing: plain(beans), grams: 2000, food_C: 18, kitchen, choices: { cut: 'cut' }, now }).ways.find(
-				(w): w is FreezeWay => w.kind === 'way' && w.id === 'blanch:cut'
-			); // prettier-ignore
+			const way = freezeWays({
+				thing: plain(beans),
+				grams: 2000,
+				food_C: 18,
+				kitchen,
+				choices: { cut: 'cut' },
+				now
+			}).ways.find((w): w is FreezeWay => w.kind === 'way' && w.id === 'blanch:cut');
 			if (!way?.line) throw new Error('no way');
 			const plan = planFreeze([{ way, lotId, called: 'green beans', form: 'whole', raw_g: 2000 }], kitchen);
 			const { id } = await at().runs.start({ key: randomUUID(), body: run }, plan);

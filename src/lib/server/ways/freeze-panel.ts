@@ -60,7 +60,7 @@ function ownWords({ own, thing }: Look, cut: string): string {
 /** How long the boil takes to come back: by the burner's power at most so long; once it was seen, so long. */
 const backWords = (s: number, pot: FreezeWay['pot']): string =>
 	pot?.boilsSeen
-		? `about ${sayDuration(s)}, as in your last ${sayCount(pot.boilsSeen, 'batch', 'batches')} in ${pot.name}`
+		? `about ${sayDuration(s)}, as in your last ${sayCount(pot.boilsSeen, 'run')} with ${pot.name}`
 		: `${sayDuration(s)} at most`;
 
 function heat(way: FreezeWay, units: Units): Fact[] {

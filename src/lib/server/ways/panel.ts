@@ -40,9 +40,12 @@ export const sayLong = (seconds: number): string =>
 			: sayDuration(seconds);
 
 /** "at the pace of your last 3 batches": the knife goes by what was said of them. */
-function ownHandsWords({ hands }: Look): string {
-	const batches = Math.max(0, ...hands.map((h) => h.batches));
-	return batches === 0 ? '' : `the knife at the pace of your last ${sayCount(batches, 'batch', 'batches')}`;
+function ownHandsWords(way: GlanceWay, { hands, freeze, dry }: Look): string {
+	const frozen = freeze.map((f) => f.way).find((w) => w.kind === 'way' && `freeze-${w.id}` === way.id);
+	const one = way.way === 'dry' ? dry : way.way === 'freeze' ? frozen : undefined;
+	// Jars have no knife of their own cut: they go by one pace for all.
+	const own = one?.kind === 'way' ? hands.find((h) => h.cut === one.cut.id) : undefined;
+	return own ? `the knife at the pace of your last ${sayCount(own.batches, 'batch', 'batches')}` : '';
 }
 
 /** Hands, start to away, room, cost: of every way alike. */
@@ -56,7 +59,7 @@ export function sumsOf(way: GlanceWay, free_s: number, look: Look, now: Date): P
 		{
 			label: 'your hands',
 			figure: sayDuration(way.hands_s),
-			words: [free_s > 0 ? `${sayLong(free_s)} free between` : 'in one go', ownHandsWords(look)]
+			words: [free_s > 0 ? `${sayLong(free_s)} free between` : 'in one go', ownHandsWords(way, look)]
 				.filter(Boolean)
 				.join('; ')
 		},

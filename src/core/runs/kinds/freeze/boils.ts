@@ -4,6 +4,7 @@ import { subjectOf, type FreezePlan } from './plan';
 
 /** How a pot came back to the boil with one food of a run. */
 export interface BoilSeen {
+	readonly run: string;
 	readonly pot: string;
 	/** Of the time that was predicted from the burner alone. */
 	readonly ratio: number;
@@ -16,7 +17,7 @@ const least_s = 5;
  * with the potful, so that one that was made smaller says the same. Undefined where nobody saw it: steam, a dip, a plan of
  * before that said nothing.
  */
-export function boilSeen(plan: FreezePlan, n: number, potfuls: Closing['potfuls']): BoilSeen | undefined {
+export function boilSeen(plan: FreezePlan, n: number, potfuls: Closing['potfuls']): Omit<BoilSeen, 'run'> | undefined {
 	const subject = subjectOf(plan, n);
 	const pot = subject?.pot === null || subject === undefined ? undefined : plan.pots[subject.pot];
 	if (!subject || !pot || subject.heat !== 'water' || !(subject.reboil_s > 0) || !(subject.potful_g > 0))
